@@ -1,0 +1,50 @@
+import type { Account, Entry } from "./entry.ts";
+import { standing } from "./standing.ts";
+
+export interface BalanceLine {
+  account: Account;
+  place: string;
+  item: string;
+  out: number;
+  in: number;
+  /** out − in: what hasn't gone back; below zero, what went in beyond what came out. */
+  open: number;
+}
+
+/** Litres below this are arithmetic, not coolant. */
+const ROUND_L = 1e6;
+
+export const balanceKey = (line: { account?: Account; place?: string; item?: string }): string =>
+  [line.account, line.place, line.item].map((part) => (part ?? "").trim().toLowerCase()).join("|");
+
+const rounded = (figure: number) => Math.round(figure * ROUND_L) / ROUND_L;
+
+/**
+ * What went out and came back per account, place and item, in the order in which each first moved. Coolant in litres,
+ * the rest in counts. Corrections taken into account.
+ */
+export function balance(entries: readonly Entry[]): BalanceLine[] {
+  const lines = new Map<string, BalanceLine>();
+  for (const entry of standing(entries)) {
+    if (entry.kind !== "movement" || !entry.account) continue;
+    const key = balanceKey(entry);
+    const line = lines.get(key) ?? {
+      account: entry.account,
+      place: entry.place ?? "",
+      item: entry.item ?? "",
+      out: 0,
+      in: 0,
+      open: 0,
+    };
+    line.out = rounded(line.out + (entry.out ?? 0));
+    line.in = rounded(line.in + (entry.in ?? 0));
+    line.open = rounded(line.out - line.in);
+    lines.set(key, line);
+  }
+  return [...lines.values()];
+}
+
+/** The counted things (all but coolant) that are out and not back. */
+export function stillOut(entries: readonly Entry[]): BalanceLine[] {
+  return balance(entries).filter((line) => line.account !== "coolant" && line.open > 0);
+}

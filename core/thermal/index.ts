@@ -1,0 +1,8 @@
+export { seededRandom } from "./seeded-random.ts";
+export {
+  type FanStage,
+  simulateWarmUp,
+  type WarmUp,
+  type WarmUpCar,
+  type WarmUpEvent,
+} from "./simulate-warm-up.ts";

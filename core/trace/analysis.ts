@@ -1,0 +1,28 @@
+import type { Judgement } from "../judgement/index.ts";
+
+export interface TraceSpec {
+  thermostatOpensC: number;
+  /** Where each fan stage starts, low stage first. */
+  fanOnC: number[];
+  fanOffC: number[];
+  /** What the switch or sensor that starts the fan feels; "radiator" reads cooler than the engine's own sensor. */
+  fanSenses?: "engine" | "radiator";
+  toleranceC?: number;
+}
+
+export interface TraceEvent {
+  kind: "thermostat-opens" | "fan-on" | "fan-off" | "dropout" | "revs-raised";
+  atS: number;
+  coolantC: number;
+  /** Fan stage, from 1. */
+  stage?: number;
+}
+
+export const CHECKS = ["signal", "soak", "climb", "thermostat", "fanOn", "fanOff", "peak"] as const;
+export type CheckName = (typeof CHECKS)[number];
+
+export interface TraceAnalysis {
+  events: TraceEvent[];
+  checks: Record<CheckName, Judgement>;
+  peakC: number;
+}

@@ -1,0 +1,6 @@
+export { analyseTrace } from "./analyse-trace.ts";
+export { CHECKS, type CheckName, type TraceAnalysis, type TraceEvent, type TraceSpec } from "./analysis.ts";
+export { MOST_CHARACTERS } from "./log-door.ts";
+export { readTrace } from "./read-trace.ts";
+export type { Mark, Trace, TraceProblem, TraceReading } from "./trace.ts";
+export { writeTrace } from "./write-trace.ts";

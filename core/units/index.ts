@@ -1,0 +1,3 @@
+export { format, formatBothTemperatures, formatParts, fromShown, type Shown, toShown } from "./format.ts";
+export { parseQuantity } from "./parse-quantity.ts";
+export { type Dimension, SHOWN, type System } from "./units.ts";
