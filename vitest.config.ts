@@ -8,6 +8,7 @@ export default defineConfig({
       {
         test: {
           name: "server",
+          globalSetup: ["server/testing/global-setup.ts"],
           include: ["server/**/*.test.ts", "demo/**/*.test.ts"],
           environment: "node",
           maxWorkers: 2,

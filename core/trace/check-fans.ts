@@ -1,7 +1,7 @@
 import type { Judgement } from "../judgement/index.ts";
 import type { TraceEvent } from "./analysis.ts";
-import type { Findings } from "./checks.ts";
 import type { Curve } from "./curve.ts";
+import type { Findings } from "./findings.ts";
 
 /** Beyond the tolerance, so that a fan about to start isn't called dead. */
 const WELL_PAST_C = 1.5;

@@ -1,6 +1,6 @@
 import type { Judgement } from "../judgement/index.ts";
-import type { Findings } from "./checks.ts";
 import type { Curve } from "./curve.ts";
+import type { Findings } from "./findings.ts";
 
 /** A log that starts this close under the opening has nothing left to show. */
 const WARM_START_C = 10;

@@ -1,21 +1,8 @@
 import type { Judgement } from "../judgement/index.ts";
-import type { CheckName, TraceEvent, TraceSpec } from "./analysis.ts";
+import type { CheckName } from "./analysis.ts";
 import { checkFanOff, checkFanOn } from "./check-fans.ts";
 import { checkThermostat } from "./check-thermostat.ts";
-import type { Dropout } from "./clean-signal.ts";
-import type { Curve, Hinge } from "./curve.ts";
-import type { Trace } from "./trace.ts";
-
-export interface Findings {
-  trace: Trace;
-  curve: Curve;
-  knee: Hinge | undefined;
-  fans: TraceEvent[];
-  dropouts: Dropout[];
-  spec: TraceSpec;
-  toleranceC: number;
-  peakC: number;
-}
+import type { Findings } from "./findings.ts";
 
 /** After a night, sensor and intake air agree within this. */
 const SOAK_APART_C = 5;

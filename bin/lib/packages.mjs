@@ -1,0 +1,78 @@
+import { accessSync, constants, existsSync, readdirSync, statSync } from "node:fs";
+import { join } from "node:path";
+import { ROOT } from "./paths.mjs";
+import { finish } from "./processes.mjs";
+import { say, Trouble } from "./say.mjs";
+
+const OLDEST_NODE = [20, 19];
+
+export function checkNode() {
+  const [major = 0, minor = 0] = process.versions.node.split(".").map(Number);
+  if (major < OLDEST_NODE[0] || (major === OLDEST_NODE[0] && minor < OLDEST_NODE[1])) {
+    throw new Trouble(
+      `Node ${process.versions.node} is too old: install Node ${OLDEST_NODE.join(".")} or newer.`,
+    );
+  }
+}
+
+/** `npm ci` where packages are missing or older than the lock file. */
+export async function ensurePackages() {
+  checkNode();
+  const mark = join(ROOT, "node_modules", ".package-lock.json");
+  if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(ROOT, "package-lock.json")).mtimeMs - 1000)
+    return;
+  say("Node packages: installing (about a minute)");
+  await finish("npm", ["ci", "--no-audit", "--no-fund"], { cwd: ROOT });
+}
+
+async function aptInstall(packages) {
+  const isRoot = process.getuid?.() === 0;
+  const sudo = isRoot ? [] : ["sudo", "-n"];
+  if (!isRoot && (await finish("sudo", ["-n", "true"], { allowFail: true })).code !== 0) return false;
+  if (!existsSync("/usr/bin/apt-get")) return false;
+  const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
+  const apt = (...args) =>
+    finish([...sudo, "apt-get"][0], [...sudo, "apt-get", ...args].slice(1), { env, allowFail: true });
+  await apt("update", "-q");
+  const { code } = await apt("install", "-y", "-q", "--no-install-recommends", ...packages);
+  return code === 0;
+}
+
+/** Makes sure a Debian package's program is there; where apt may not, says the one command to type. */
+export async function ensureDebian(name, packages, find) {
+  const found = find();
+  if (found) return found;
+  say(`${name}: installing from Debian`);
+  await aptInstall(packages);
+  const installed = find();
+  if (installed) return installed;
+  throw new Trouble(
+    `${name} is not on this machine and could not be installed from here. Type: sudo apt-get update && sudo apt-get install -y ${packages.join(" ")}`,
+  );
+}
+
+const isProgram = (path) => {
+  try {
+    accessSync(path, constants.X_OK);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+/** The folder of PostgreSQL's programs, newest version first. */
+export function findPostgres() {
+  const base = "/usr/lib/postgresql";
+  const versions = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : [];
+  const folders = [
+    ...versions.map((version) => join(base, version, "bin")),
+    ...(process.env.PATH ?? "").split(":"),
+  ];
+  return folders.find((folder) => isProgram(join(folder, "initdb")) && isProgram(join(folder, "postgres")));
+}
+
+export function findChromium() {
+  return [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find(
+    (path) => path && isProgram(path),
+  );
+}

@@ -1,0 +1,72 @@
+import { Sequelize, type Transaction } from "sequelize";
+import { defineModels, type Models } from "./models/index.ts";
+
+export interface Database {
+  sequelize: Sequelize;
+  models: Models;
+}
+
+/** What one use-case works with: the shop and person it works for, inside one transaction that row security knows. */
+export interface Desk {
+  models: Models;
+  sequelize: Sequelize;
+  transaction: Transaction;
+  shopId: string;
+  personId: string | null;
+  now: Date;
+}
+
+const MOST_CONNECTIONS = 12;
+/** A statement that runs longer is a fault; a shop at the counter doesn't wait for it. */
+const LONGEST_STATEMENT_MS = 15_000;
+
+/** Connects as the application's role. `log` is given every statement, for tests that count them. */
+export function openDatabase(url: string, log: ((sql: string) => void) | false = false): Database {
+  const sequelize = new Sequelize(url, {
+    dialect: "postgres",
+    logging: log,
+    pool: { max: MOST_CONNECTIONS, idle: 10_000 },
+    dialectOptions: { statement_timeout: LONGEST_STATEMENT_MS },
+  });
+  return { sequelize, models: defineModels(sequelize) };
+}
+
+interface Who {
+  shopId: string;
+  personId?: string | null;
+  now?: Date;
+}
+
+/** Runs a use-case in one transaction that sees one shop's rows and no other's. */
+export function atDesk<Result>(
+  database: Database,
+  who: Who,
+  work: (desk: Desk) => Promise<Result>,
+): Promise<Result> {
+  const { sequelize, models } = database;
+  return sequelize.transaction(async (transaction) => {
+    await sequelize.query(
+      "SELECT set_config('app.shop_id', $1, true), set_config('app.person_id', $2, true)",
+      {
+        bind: [who.shopId, who.personId ?? ""],
+        transaction,
+      },
+    );
+    return work({
+      models,
+      sequelize,
+      transaction,
+      shopId: who.shopId,
+      personId: who.personId ?? null,
+      now: who.now ?? new Date(),
+    });
+  });
+}
+
+/** The shop of a sign-in name, before anybody is known; nothing else can be seen with it. */
+export function findShopBySlug({ sequelize, models }: Database, slug: string) {
+  return sequelize.transaction(async (transaction) => {
+    await sequelize.query("SELECT set_config('app.shop_slug', $1, true)", { bind: [slug], transaction });
+    return models.Shop.findOne({ where: { slug }, transaction });
+  });
+}

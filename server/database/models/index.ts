@@ -1,0 +1,29 @@
+import type { Sequelize } from "sequelize";
+import { defineAudit } from "./audit.ts";
+import { defineCoolingCard } from "./cooling-card.ts";
+import { defineDevice } from "./device.ts";
+import { defineEntryRow } from "./entry.ts";
+import { defineJob } from "./job.ts";
+import { defineLog } from "./log.ts";
+import { definePerson } from "./person.ts";
+import { defineSession } from "./session.ts";
+import { defineShop } from "./shop.ts";
+import { defineVehicle } from "./vehicle.ts";
+
+export function defineModels(database: Sequelize) {
+  const models = {
+    Shop: defineShop(database),
+    Person: definePerson(database),
+    Device: defineDevice(database),
+    Session: defineSession(database),
+    Vehicle: defineVehicle(database),
+    CoolingCard: defineCoolingCard(database),
+    Job: defineJob(database),
+    Entry: defineEntryRow(database),
+    Log: defineLog(database),
+    Audit: defineAudit(database),
+  };
+  return models;
+}
+
+export type Models = ReturnType<typeof defineModels>;

@@ -1,0 +1,37 @@
+import { DataTypes, Model, type Sequelize } from "sequelize";
+
+/** One set of books on one vehicle. */
+export class Job extends Model {
+  declare shopId: string;
+  declare id: string;
+  declare number: number;
+  declare vehicleId: string;
+  declare openedBy: string;
+  declare assignedTo: string | null;
+  declare bay: string;
+  declare lastSeq: number;
+  declare openedAt: Date;
+  declare signedAt: Date | null;
+  declare signedBy: string | null;
+  declare signReason: string | null;
+}
+
+export function defineJob(database: Sequelize): typeof Job {
+  return Job.init(
+    {
+      shopId: { type: DataTypes.UUID, field: "shop_id", primaryKey: true, allowNull: false },
+      id: { type: DataTypes.UUID, primaryKey: true, allowNull: false },
+      number: { type: DataTypes.INTEGER, allowNull: false },
+      vehicleId: { type: DataTypes.UUID, field: "vehicle_id", allowNull: false },
+      openedBy: { type: DataTypes.UUID, field: "opened_by", allowNull: false },
+      assignedTo: { type: DataTypes.UUID, field: "assigned_to", allowNull: true },
+      bay: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
+      lastSeq: { type: DataTypes.INTEGER, field: "last_seq", allowNull: false, defaultValue: 0 },
+      openedAt: { type: DataTypes.DATE, field: "opened_at", allowNull: false },
+      signedAt: { type: DataTypes.DATE, field: "signed_at", allowNull: true },
+      signedBy: { type: DataTypes.UUID, field: "signed_by", allowNull: true },
+      signReason: { type: DataTypes.TEXT, field: "sign_reason", allowNull: true },
+    },
+    { sequelize: database, modelName: "Job", tableName: "jobs", timestamps: false },
+  );
+}

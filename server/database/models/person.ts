@@ -1,0 +1,32 @@
+import { DataTypes, Model, type Sequelize } from "sequelize";
+import type { Role } from "../../people/roles.ts";
+
+/** Somebody of a shop, with what they sign in by. */
+export class Person extends Model {
+  declare shopId: string;
+  declare id: string;
+  declare name: string;
+  declare role: Role;
+  declare pinHash: string;
+  declare passwordHash: string;
+  declare isActive: boolean;
+  declare failures: number;
+  declare failedAt: Date | null;
+}
+
+export function definePerson(database: Sequelize): typeof Person {
+  return Person.init(
+    {
+      shopId: { type: DataTypes.UUID, field: "shop_id", primaryKey: true, allowNull: false },
+      id: { type: DataTypes.UUID, primaryKey: true, allowNull: false },
+      name: { type: DataTypes.TEXT, allowNull: false },
+      role: { type: DataTypes.TEXT, allowNull: false },
+      pinHash: { type: DataTypes.TEXT, field: "pin_hash", allowNull: false },
+      passwordHash: { type: DataTypes.TEXT, field: "password_hash", allowNull: false },
+      isActive: { type: DataTypes.BOOLEAN, field: "is_active", allowNull: false, defaultValue: true },
+      failures: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+      failedAt: { type: DataTypes.DATE, field: "failed_at", allowNull: true },
+    },
+    { sequelize: database, modelName: "Person", tableName: "people", timestamps: false },
+  );
+}

@@ -1,0 +1,27 @@
+import { DataTypes, Model, type Sequelize } from "sequelize";
+
+/** A vehicle the shop looks after. */
+export class Vehicle extends Model {
+  declare shopId: string;
+  declare id: string;
+  declare plate: string;
+  declare vin: string;
+  declare name: string;
+  declare use: string;
+  declare distanceKm: number | null;
+}
+
+export function defineVehicle(database: Sequelize): typeof Vehicle {
+  return Vehicle.init(
+    {
+      shopId: { type: DataTypes.UUID, field: "shop_id", primaryKey: true, allowNull: false },
+      id: { type: DataTypes.UUID, primaryKey: true, allowNull: false },
+      plate: { type: DataTypes.TEXT, allowNull: false },
+      vin: { type: DataTypes.TEXT, allowNull: false },
+      name: { type: DataTypes.TEXT, allowNull: false },
+      use: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
+      distanceKm: { type: DataTypes.DOUBLE, field: "distance_km", allowNull: true },
+    },
+    { sequelize: database, modelName: "Vehicle", tableName: "vehicles", timestamps: false },
+  );
+}

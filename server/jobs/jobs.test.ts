@@ -1,0 +1,179 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import type { Entry } from "../../core/ledger/index.ts";
+import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
+import { newEntry, smallShop } from "../testing/small-shop.ts";
+import { openJob } from "./open-job.ts";
+import { readBook } from "./read-books.ts";
+import { readJob } from "./read-job.ts";
+import { recordEntries } from "./record-entries.ts";
+import { signJob } from "./sign-job.ts";
+
+let scratch: Scratch;
+let statements = 0;
+beforeAll(async () => {
+  scratch = await scratchDatabase(() => statements++);
+});
+afterAll(() => scratch.drop());
+
+const bolts: Partial<Entry> = { account: "fastener", item: "M6×20", place: "bag 2", out: 3 };
+
+describe("recordEntries", () => {
+  it("numbers a book without holes when many book at once", async () => {
+    const shop = await smallShop(scratch, "Holes");
+    await Promise.all(Array.from({ length: 24 }, () => shop.book(bolts, { kind: "note", text: "at once" })));
+    const book = await shop.at((desk) => readBook(desk, shop.jobId));
+    expect(book.map((entry) => entry.seq)).toEqual(Array.from({ length: 48 }, (_, index) => index + 1));
+  });
+
+  it("takes a resend for the same entry, also when both arrive at once", async () => {
+    const shop = await smallShop(scratch, "Resend");
+    const entry = newEntry(bolts);
+    const send = () => shop.at((desk) => recordEntries(desk, shop.jobId, [entry]));
+    const answers = await Promise.all([send(), send(), send()]);
+    expect(answers).toEqual([{ lastSeq: 1 }, { lastSeq: 1 }, { lastSeq: 1 }]);
+    expect(await shop.at((desk) => readBook(desk, shop.jobId))).toHaveLength(1);
+  });
+
+  it("lets nothing counted go back twice, whoever ticks it", async () => {
+    const shop = await smallShop(scratch, "Twice");
+    await shop.book(bolts);
+    const tick = { account: "fastener" as const, item: "M6×20", place: "bag 2", in: 3 };
+    const answers = await Promise.allSettled([shop.book(tick), shop.book(tick)]);
+    expect(answers.map((answer) => answer.status).sort()).toEqual(["fulfilled", "rejected"]);
+    await expect(shop.book({ ...tick, in: 1 })).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringMatching(/back already/),
+    });
+  });
+
+  it("books nothing of a batch when one of it is refused", async () => {
+    const shop = await smallShop(scratch, "Batch");
+    await expect(
+      shop.book({ kind: "note", text: "first" }, { ...bolts, out: undefined, in: 2 }),
+    ).rejects.toThrow();
+    expect(await shop.at((desk) => readBook(desk, shop.jobId))).toEqual([]);
+  });
+
+  it("corrects an entry once and by name", async () => {
+    const shop = await smallShop(scratch, "Correct");
+    const entry = newEntry(bolts);
+    await shop.book(entry);
+    await shop.book({ ...bolts, out: 4, corrects: entry.id });
+    await expect(shop.book({ ...bolts, out: 5, corrects: entry.id })).rejects.toMatchObject({ status: 409 });
+    await expect(shop.book({ ...bolts, corrects: randomUUID() })).rejects.toMatchObject({ status: 404 });
+  });
+
+  it("keeps when it was typed, but not a clock that is a month out", async () => {
+    const shop = await smallShop(scratch, "Clock");
+    const typed = new Date(Date.now() - 3_600_000).toISOString();
+    await shop.book(
+      { kind: "note", text: "offline", at: typed },
+      { kind: "note", text: "wrong clock", at: "2020-01-01T00:00:00.000Z" },
+    );
+    const book = await shop.at((desk) => readBook(desk, shop.jobId));
+    expect(book[0]?.at).toBe(typed);
+    expect(Date.now() - new Date(book[1]?.at ?? 0).getTime()).toBeLessThan(60_000);
+  });
+});
+
+describe("the database itself", () => {
+  it.each([
+    "UPDATE entries SET text = 'other'",
+    "DELETE FROM entries",
+    "TRUNCATE entries CASCADE",
+    "UPDATE audit SET what = 'other'",
+    "DELETE FROM audit",
+  ])("refuses %s to the application and to the owner", async (sql) => {
+    const shop = await smallShop(scratch, "Append");
+    await shop.book(bolts);
+    await shop.at(({ models, shopId, transaction }) =>
+      models.Audit.create({ shopId, what: "seen" }, { transaction }),
+    );
+    await expect(
+      shop.at(({ sequelize, transaction }) => sequelize.query(sql, { transaction })),
+    ).rejects.toThrow(/permission denied|append-only/);
+    await expect(scratch.owner.sequelize.query(sql)).rejects.toThrow(/append-only/);
+  });
+
+  it("works as a role that owns nothing and can't get round row security", async () => {
+    const [[role]] = await scratch.database.sequelize.query(
+      "SELECT rolsuper, rolbypassrls, rolcreaterole, (SELECT count(*)::int FROM pg_tables WHERE tableowner = current_user) AS owned FROM pg_roles WHERE rolname = current_user",
+    );
+    expect(role).toEqual({ rolsuper: false, rolbypassrls: false, rolcreaterole: false, owned: 0 });
+  });
+
+  it("refuses a movement without an account, half a bolt, and two figures at once", async () => {
+    const shop = await smallShop(scratch, "Checks");
+    await expect(shop.book({ account: undefined, item: "bolt", out: 1 })).rejects.toThrow();
+    await expect(shop.book({ ...bolts, out: 1.5 })).rejects.toThrow();
+    await expect(shop.book({ ...bolts, in: 1 })).rejects.toThrow();
+  });
+});
+
+describe("openJob", () => {
+  it("opens one job at a time on a vehicle, and the same one on a resend", async () => {
+    const shop = await smallShop(scratch, "Open");
+    const job = { id: randomUUID(), vehicleId: shop.vehicleId, bay: "", assignedTo: null };
+    await expect(shop.at((desk) => openJob(desk, job))).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringMatching(/Job 1 is still open/),
+    });
+    expect(await shop.at((desk) => openJob(desk, { ...job, id: shop.jobId }))).toEqual({
+      id: shop.jobId,
+      number: 1,
+    });
+  });
+});
+
+describe("signJob", () => {
+  const signature = (reason = "", openSeen: string[] = []) => ({ id: randomUUID(), reason, openSeen });
+
+  it("wants a reason for what is open, and what is open to be what was seen", async () => {
+    const shop = await smallShop(scratch, "Sign");
+    await shop.book(bolts);
+    const open = ["bag 2 is 3 M6×20 short"];
+    const sign = (given: ReturnType<typeof signature>) => shop.at((desk) => signJob(desk, shop.jobId, given));
+    await expect(sign(signature("for good reason", []))).rejects.toMatchObject({ status: 409 });
+    await expect(sign(signature("", open))).rejects.toMatchObject({
+      fields: { reason: expect.stringMatching(/say why/) },
+    });
+    await sign(signature("owner supplies the bolts tomorrow", open));
+    const { job, entries } = await shop.at((desk) => readJob(desk, shop.jobId));
+    expect(job).toMatchObject({
+      signedBy: "Sign technician",
+      signReason: "owner supplies the bolts tomorrow",
+    });
+    expect(entries.at(-1)).toMatchObject({ stage: "sign", data: { signed: true, open } });
+  });
+
+  it("locks the book: corrections only, and no unsigning", async () => {
+    const shop = await smallShop(scratch, "Locked");
+    const entry = newEntry({ kind: "note", text: "left hose" });
+    await shop.book(entry);
+    await shop.at((desk) => signJob(desk, shop.jobId, signature()));
+    await expect(shop.book({ kind: "note", text: "one more" })).rejects.toMatchObject({ status: 409 });
+    await shop.book({ kind: "note", text: "right hose", corrects: entry.id });
+    const unsign = "UPDATE jobs SET signed_at = NULL, signed_by = NULL";
+    await expect(
+      shop.at(({ sequelize, transaction }) => sequelize.query(unsign, { transaction })),
+    ).rejects.toThrow(/stays signed/);
+  });
+});
+
+describe("readJob", () => {
+  it("asks the database as often for 500 entries as for one", async () => {
+    const shop = await smallShop(scratch, "Queries");
+    const count = async () => {
+      statements = 0;
+      await shop.at((desk) => readJob(desk, shop.jobId));
+      return statements;
+    };
+    await shop.book({ kind: "note", text: "one" });
+    const forOne = await count();
+    await shop.book(
+      ...Array.from({ length: 499 }, (_, index) => ({ kind: "note" as const, text: `note ${index}` })),
+    );
+    expect(await count()).toBe(forOne);
+  });
+});

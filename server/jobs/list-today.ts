@@ -1,0 +1,47 @@
+import { complaintOf, findingOf, stageStates, waitOf } from "../../core/job/index.ts";
+import { openItems, standing } from "../../core/ledger/index.ts";
+import type { Desk } from "../database/connection.ts";
+import { readBooks } from "./read-books.ts";
+
+interface Row {
+  id: string;
+  number: number;
+  bay: string;
+  openedAt: Date;
+  plate: string;
+  vehicle: string;
+  assignedTo: string | null;
+}
+
+/** Every open job as a slip: where it stands, what it waits for, how much is open. Two queries. */
+export async function listToday(desk: Desk) {
+  const [rows] = await desk.sequelize.query(
+    `SELECT j.id, j.number, j.bay, j.opened_at AS "openedAt", v.plate, v.name AS vehicle, p.name AS "assignedTo"
+       FROM jobs j JOIN vehicles v ON v.shop_id = j.shop_id AND v.id = j.vehicle_id
+       LEFT JOIN people p ON p.shop_id = j.shop_id AND p.id = j.assigned_to
+      WHERE j.signed_at IS NULL ORDER BY j.opened_at`,
+    { transaction: desk.transaction },
+  );
+  const jobs = rows as Row[];
+  const books = await readBooks(
+    desk,
+    jobs.map((job) => job.id),
+  );
+  return jobs.map((job) => {
+    const entries = books.get(job.id) ?? [];
+    const openedAt = job.openedAt.toISOString();
+    return {
+      ...job,
+      openedAt,
+      stage: standing(entries).at(-1)?.stage ?? ("ask" as const),
+      stages: stageStates(entries, false),
+      open: openItems(entries).length,
+      wait: waitOf(entries, openedAt),
+      complaint: complaintOf(entries) ?? null,
+      finding: findingOf(entries)?.words ?? null,
+      lastAt: entries.at(-1)?.at ?? openedAt,
+    };
+  });
+}
+
+export type Slip = Awaited<ReturnType<typeof listToday>>[number];

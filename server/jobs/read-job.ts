@@ -1,0 +1,43 @@
+import type { Desk } from "../database/connection.ts";
+import { notFound } from "../refusal.ts";
+import { toCard } from "../vehicles/card.ts";
+import { isId } from "../vehicles/read-vehicle.ts";
+import { readBook } from "./read-books.ts";
+
+/** A job with its vehicle, card, people, book and logs: five queries, however long the book. */
+export async function readJob(desk: Desk, jobId: string) {
+  const { models, transaction } = desk;
+  const job = isId(jobId) ? await models.Job.findOne({ where: { id: jobId }, transaction }) : null;
+  if (!job) throw notFound("That job");
+  const vehicle = await models.Vehicle.findOne({ where: { id: job.vehicleId }, transaction });
+  if (!vehicle) throw notFound("That vehicle");
+  const card = await models.CoolingCard.findOne({ where: { vehicleId: job.vehicleId }, transaction });
+  const people = await models.Person.findAll({ attributes: ["id", "name"], transaction });
+  const entries = await readBook(desk, jobId);
+  const nameOf = (id: string | null) => people.find((person) => person.id === id)?.name ?? null;
+  return {
+    job: {
+      id: job.id,
+      number: job.number,
+      bay: job.bay,
+      openedAt: job.openedAt.toISOString(),
+      openedBy: nameOf(job.openedBy),
+      assignedTo: nameOf(job.assignedTo),
+      signedAt: job.signedAt?.toISOString() ?? null,
+      signedBy: nameOf(job.signedBy),
+      signReason: job.signReason,
+    },
+    vehicle: {
+      id: vehicle.id,
+      plate: vehicle.plate,
+      vin: vehicle.vin,
+      name: vehicle.name,
+      distanceKm: vehicle.distanceKm,
+    },
+    card: card && toCard(card),
+    names: Object.fromEntries(people.map((person) => [person.id, person.name])),
+    entries,
+  };
+}
+
+export type JobPage = Awaited<ReturnType<typeof readJob>>;

@@ -1,0 +1,32 @@
+import type { Desk } from "../database/connection.ts";
+import { Refusal } from "../refusal.ts";
+import type { Role } from "./roles.ts";
+import { hashSecret } from "./secrets.ts";
+
+export interface NewPerson {
+  id: string;
+  name: string;
+  role: Role;
+  pin: string;
+  password: string;
+}
+
+export async function addPerson(
+  { models, transaction, shopId, personId, now }: Desk,
+  person: NewPerson,
+): Promise<void> {
+  const namesake = await models.Person.findOne({ where: { name: person.name }, transaction });
+  if (namesake?.id === person.id) return;
+  if (namesake)
+    throw new Refusal({
+      message: "",
+      fields: { name: "Somebody of this shop has that name already. Add an initial." },
+    });
+  const { id, name, role } = person;
+  const [pinHash, passwordHash] = await Promise.all([hashSecret(person.pin), hashSecret(person.password)]);
+  await models.Person.create({ shopId, id, name, role, pinHash, passwordHash }, { transaction });
+  await models.Audit.create(
+    { shopId, personId, what: "person added", at: now, about: { id, role } },
+    { transaction },
+  );
+}

@@ -1,0 +1,24 @@
+export interface RefusalDetail {
+  /** What is wrong and what to do instead: one or two plain sentences. */
+  message: string;
+  /** HTTP status, 400 to 499. */
+  status?: number;
+  /** Messages by field name, shown beside the field. */
+  fields?: Record<string, string>;
+}
+
+/** The one way to say no: becomes a 4xx answer. Anything else that is thrown is a fault. */
+export class Refusal extends Error {
+  readonly status: number;
+  readonly fields: Record<string, string>;
+
+  constructor({ message, status = 422, fields = {} }: RefusalDetail) {
+    super(message);
+    this.name = "Refusal";
+    this.status = status;
+    this.fields = fields;
+  }
+}
+
+export const notFound = (what: string) =>
+  new Refusal({ status: 404, message: `${what} is not in this shop's books.` });

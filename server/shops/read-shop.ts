@@ -1,0 +1,30 @@
+import type { Desk } from "../database/connection.ts";
+import { notFound } from "../refusal.ts";
+
+/** The shop's own page: its people and its devices. */
+export async function readShop({ models, transaction, shopId }: Desk) {
+  const shop = await models.Shop.findByPk(shopId, { transaction });
+  if (!shop) throw notFound("This shop");
+  const people = await models.Person.findAll({ order: ["name"], transaction });
+  const devices = await models.Device.findAll({ order: ["createdAt"], transaction });
+  return {
+    name: shop.name,
+    slug: shop.slug,
+    units: shop.units,
+    timeZone: shop.timeZone,
+    people: people.map(({ id, name, role, isActive }) => ({ id, name, role, isActive })),
+    devices: devices.map(({ id, name, createdAt }) => ({ id, name, createdAt: createdAt.toISOString() })),
+  };
+}
+
+/** Metric or US, for everybody of the shop. */
+export async function changeUnits(
+  { models, transaction, shopId, personId, now }: Desk,
+  units: "metric" | "us",
+): Promise<void> {
+  await models.Shop.update({ units }, { where: { id: shopId }, transaction });
+  await models.Audit.create(
+    { shopId, personId, what: "units changed", at: now, about: { units } },
+    { transaction },
+  );
+}

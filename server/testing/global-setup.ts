@@ -1,0 +1,3 @@
+import { makeTemplate } from "./scratch-database.ts";
+
+export default makeTemplate;

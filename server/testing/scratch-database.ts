@@ -1,0 +1,67 @@
+import { randomBytes } from "node:crypto";
+import { Sequelize } from "sequelize";
+import { appUrl } from "../database/addresses.ts";
+import { type Database, openDatabase } from "../database/connection.ts";
+import { migrate } from "../database/migrate.ts";
+
+const TEMPLATE = "warm_ledger_template";
+
+const named = (url: string, name: string) => {
+  const address = new URL(url);
+  address.pathname = `/${name}`;
+  return address.toString();
+};
+
+async function asOwner(url: string, work: (database: Sequelize) => Promise<void>) {
+  const database = new Sequelize(url, { logging: false, dialect: "postgres" });
+  try {
+    await work(database);
+  } finally {
+    await database.close();
+  }
+}
+
+function serverUrl(): string {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error("No database to test on. Run the tests with: npm run test:server");
+  return url;
+}
+
+/** Migrates one database once, for every scratch database to be cloned from. */
+export async function makeTemplate(): Promise<void> {
+  const url = serverUrl();
+  await asOwner(url, async (database) => {
+    await database.query(`DROP DATABASE IF EXISTS ${TEMPLATE} WITH (FORCE)`);
+    await database.query(`CREATE DATABASE ${TEMPLATE}`);
+  });
+  await migrate(named(url, TEMPLATE));
+}
+
+export interface Scratch {
+  ownerUrl: string;
+  appUrl: string;
+  owner: Database;
+  database: Database;
+  drop: () => Promise<void>;
+}
+
+/** A database of its own for a test file, as its owner and as the application see it. */
+export async function scratchDatabase(log: ((sql: string) => void) | false = false): Promise<Scratch> {
+  const name = `scratch_${randomBytes(6).toString("hex")}`;
+  await asOwner(serverUrl(), async (database) => {
+    await database.query("SELECT pg_advisory_lock(4310)");
+    await database.query(`CREATE DATABASE ${name} TEMPLATE ${TEMPLATE}`);
+  });
+  const ownerUrl = named(serverUrl(), name);
+  const url = appUrl({ DATABASE_URL: ownerUrl });
+  const owner = openDatabase(ownerUrl);
+  const database = openDatabase(url, log);
+  const drop = async () => {
+    await owner.sequelize.close();
+    await database.sequelize.close();
+    await asOwner(serverUrl(), async (postgres) => {
+      await postgres.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
+    });
+  };
+  return { ownerUrl, appUrl: url, owner, database, drop };
+}

@@ -1,0 +1,50 @@
+import { UniqueConstraintError } from "sequelize";
+import type { Desk } from "../database/connection.ts";
+import { Refusal } from "../refusal.ts";
+
+export interface CardInput {
+  capacityL: number;
+  coolantKind: string;
+  coolantProduct: string;
+  targetFraction: number;
+  capGaugeKpa: number;
+  thermostatOpensC: number;
+  circuit: string | null;
+  fanOnC: number[];
+  fanOffC: number[];
+  fanSenses: "engine" | "radiator";
+  fillPoint: string;
+  bleedPoints: string;
+  oilCooler: string;
+}
+
+export interface NewVehicle {
+  id: string;
+  plate: string;
+  vin: string;
+  name: string;
+  use: string;
+  distanceKm: number | null;
+  card: CardInput | null;
+}
+
+/** Writes a vehicle with its cooling card into the shop's books. */
+export async function addVehicle(
+  { models, transaction, shopId }: Desk,
+  { card, ...vehicle }: NewVehicle,
+): Promise<void> {
+  if (await models.Vehicle.findOne({ where: { id: vehicle.id }, transaction })) return;
+  try {
+    await models.Vehicle.create({ ...vehicle, shopId }, { transaction });
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error;
+    const field = "plate" in error.fields ? "plate" : "vin";
+    throw new Refusal({
+      message: "",
+      fields: {
+        [field]: `A vehicle with this ${field === "vin" ? "VIN" : "plate"} is in the books already.`,
+      },
+    });
+  }
+  if (card) await models.CoolingCard.create({ ...card, vehicleId: vehicle.id, shopId }, { transaction });
+}

@@ -1,0 +1,23 @@
+import type { CoolingCard } from "../database/models/cooling-card.ts";
+import type { CardInput } from "./add-vehicle.ts";
+
+/** A vehicle's cooling card as plain data. */
+export function toCard(card: CoolingCard): CardInput {
+  const { capacityL, coolantKind, coolantProduct, targetFraction, capGaugeKpa, thermostatOpensC } = card;
+  const { circuit, fanOnC, fanOffC, fanSenses, fillPoint, bleedPoints, oilCooler } = card;
+  return {
+    capacityL,
+    coolantKind,
+    coolantProduct,
+    targetFraction,
+    capGaugeKpa,
+    thermostatOpensC,
+    circuit,
+    fanOnC,
+    fanOffC,
+    fanSenses,
+    fillPoint,
+    bleedPoints,
+    oilCooler,
+  };
+}

@@ -1,0 +1,49 @@
+import { complaintOf, findingOf, partLives } from "../../core/job/index.ts";
+import type { Desk } from "../database/connection.ts";
+import { readBooks } from "../jobs/read-books.ts";
+import { notFound } from "../refusal.ts";
+import { toCard } from "./card.ts";
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+export const isId = (id: string | undefined): id is string => UUID.test(id ?? "");
+
+/** A vehicle with its card, its jobs newest first, and every cooling part fitted to it. */
+export async function readVehicle(desk: Desk, id: string) {
+  const { models, transaction } = desk;
+  const vehicle = isId(id) ? await models.Vehicle.findOne({ where: { id }, transaction }) : null;
+  if (!vehicle) throw notFound("That vehicle");
+  const card = await models.CoolingCard.findOne({ where: { vehicleId: id }, transaction });
+  const jobs = await models.Job.findAll({
+    where: { vehicleId: id },
+    order: [["openedAt", "ASC"]],
+    transaction,
+  });
+  const books = await readBooks(
+    desk,
+    jobs.map((job) => job.id),
+  );
+  const bookOf = (jobId: string) => books.get(jobId) ?? [];
+  const people = await models.Person.findAll({ attributes: ["id", "name"], transaction });
+  const nameOf = new Map(people.map((person) => [person.id, person.name]));
+  const levels = jobs.flatMap((job) => bookOf(job.id).filter((entry) => entry.item === "coolant level"));
+  const { plate, vin, name, use, distanceKm } = vehicle;
+  return {
+    vehicle: { id, plate, vin, name, use, distanceKm },
+    card: card && toCard(card),
+    jobs: jobs
+      .map((job) => ({
+        id: job.id,
+        number: job.number,
+        openedAt: job.openedAt.toISOString(),
+        signedAt: job.signedAt?.toISOString() ?? null,
+        signedBy: nameOf.get(job.signedBy ?? "") ?? null,
+        complaint: complaintOf(bookOf(job.id)) ?? null,
+        finding: findingOf(bookOf(job.id)) ?? null,
+        parts: partLives([{ jobId: job.id, entries: bookOf(job.id) }]),
+        entries: bookOf(job.id).length,
+      }))
+      .reverse(),
+    parts: partLives(jobs.map((job) => ({ jobId: job.id, entries: bookOf(job.id) }))),
+    levels: levels.map(({ at, text }) => ({ at, text: text ?? "" })),
+  };
+}
