@@ -1,0 +1,31 @@
+import { appUrl } from "../server/database/addresses.ts";
+import { atDesk, openDatabase } from "../server/database/connection.ts";
+import { migrate } from "../server/database/migrate.ts";
+import { enrolDevice, findTiles } from "../server/people/devices.ts";
+import { SHOP_ID, seedDemo } from "./seed.ts";
+import { PEOPLE, SHOP } from "./shop.ts";
+
+// Migrates, seeds an empty database and enrols this machine's browser. Prints one line of JSON for bin/demo.mjs.
+const url = process.env.DATABASE_URL;
+if (!url) throw new Error("DATABASE_URL does not say where the database is.");
+await migrate(url);
+const owner = openDatabase(url);
+const app = openDatabase(appUrl(process.env));
+try {
+  const shop = await atDesk(app, { shopId: SHOP_ID }, ({ models, transaction }) =>
+    models.Shop.findByPk(SHOP_ID, { transaction }),
+  );
+  if (!shop) await seedDemo(owner, app, new Date());
+  const known = process.env.DEMO_DEVICE;
+  const isKnown = known && (await findTiles(app, known));
+  const device = isKnown
+    ? known
+    : await atDesk(app, { shopId: SHOP_ID }, (desk) => enrolDevice(desk, "the demo's browser"));
+  const people = PEOPLE.map(({ name, role, pin, password }) => ({ name, role, pin, password }));
+  process.stdout.write(
+    `${JSON.stringify({ seeded: !shop, device, slug: SHOP.slug, shop: SHOP.name, people })}\n`,
+  );
+} finally {
+  await owner.sequelize.close();
+  await app.sequelize.close();
+}

@@ -1,0 +1,34 @@
+import { simulateWarmUp, type WarmUp } from "../core/thermal/index.ts";
+
+type Row = ReturnType<typeof simulateWarmUp>["rows"][number];
+
+const toFahrenheit = (celsius: number) => (celsius * 1.8 + 32).toFixed(1);
+const clock = (seconds: number) => new Date(seconds * 1000).toISOString().slice(11, 23);
+
+/** Four ways in which loggers write the same thing. */
+export const LAYOUTS = {
+  plain: (rows: Row[]) => [
+    "time_s,coolant_C,intake_C,engine_rpm",
+    ...rows.map((row) => `${row.s.toFixed(1)},${row.coolantC},${row.intakeC},${row.rpm}`),
+  ],
+  fahrenheit: (rows: Row[]) => [
+    "Timestamp,Engine coolant temp (F),Intake air temp (F),Revs (rpm)",
+    ...rows.map(
+      (row) =>
+        `2031-03-04T${clock(33_000 + row.s)},${toFahrenheit(row.coolantC)},${toFahrenheit(row.intakeC)},${row.rpm}`,
+    ),
+  ],
+  semicolons: (rows: Row[]) => [
+    "Zeit;Kühlmitteltemperatur [°C];Ansaugluft [°C];Drehzahl [1/min]",
+    ...rows.map((row) => `${clock(row.s).replace(".", ",")};${row.coolantC},0;${row.intakeC},0;${row.rpm}`),
+  ],
+  tabs: (rows: Row[]) => [
+    "# bay 2, standing, heater off",
+    "elapsed (ms)\tECT degC\tIAT degC\trpm",
+    ...rows.map((row) => `${Math.round(row.s * 1000)}\t${row.coolantC}\t${row.intakeC}\t${row.rpm}`),
+  ],
+} as const;
+
+/** A simulated warm-up as the text of a log file. */
+export const logText = (warmUp: WarmUp, layout: keyof typeof LAYOUTS): string =>
+  `${LAYOUTS[layout](simulateWarmUp(warmUp).rows).join("\n")}\n`;

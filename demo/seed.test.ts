@@ -1,0 +1,64 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { atDesk } from "../server/database/connection.ts";
+import { listToday } from "../server/jobs/list-today.ts";
+import { readJob } from "../server/jobs/read-job.ts";
+import { type Scratch, scratchDatabase } from "../server/testing/scratch-database.ts";
+import { findVehicles } from "../server/vehicles/find-vehicles.ts";
+import { readVehicle } from "../server/vehicles/read-vehicle.ts";
+import { jobId, SHOP_ID, seedDemo } from "./seed.ts";
+import { VEHICLES } from "./shop.ts";
+import { withCheckDigit } from "./vin.ts";
+
+let scratch: Scratch;
+beforeAll(async () => {
+  scratch = await scratchDatabase();
+  await seedDemo(scratch.owner, scratch.database, new Date());
+});
+afterAll(() => scratch.drop());
+
+const at = <Result>(work: Parameters<typeof atDesk<Result>>[2]) =>
+  atDesk(scratch.database, { shopId: SHOP_ID }, work);
+
+describe("the made-up shop", () => {
+  it("has eight vehicles, twenty jobs over about two years, three of them open", async () => {
+    const vehicles = await at((desk) => findVehicles(desk, ""));
+    expect(vehicles).toHaveLength(8);
+    expect(vehicles.reduce((sum, vehicle) => sum + vehicle.jobs, 0)).toBe(20);
+    expect((await at(listToday)).map((slip) => slip.stage).sort()).toEqual(["build", "find", "prove"]);
+  });
+
+  it("closed every signed job with nothing open, by the core's own reckoning", async () => {
+    for (let n = 1; n <= 17; n++) {
+      const { job, entries } = await at((desk) => readJob(desk, jobId(`s${String(n).padStart(2, "0")}`)));
+      expect(job.signReason, `job ${n}`).toBeNull();
+      expect(entries.at(-1)?.data).toMatchObject({ signed: true, open: [] });
+    }
+  });
+
+  it("shows the parts of a vehicle with their dates, the replaced one ended by the next", async () => {
+    const scholar = (await at((desk) => findVehicles(desk, "3062")))[0];
+    const { parts, jobs } = await at((desk) => readVehicle(desk, scholar?.id ?? ""));
+    expect(parts.map((part) => part.item)).toEqual(["radiator", "radiator", "radiator"]);
+    expect(parts.map((part) => part.to !== undefined)).toEqual([false, true, true]);
+    expect(jobs[0]?.signedAt).toBeNull();
+  });
+
+  it.each(["mrw3062", "MRW 30", "schol", "library"])("finds a vehicle by %j", async (search) => {
+    expect((await at((desk) => findVehicles(desk, search))).map((vehicle) => vehicle.plate)).toEqual([
+      "MRW 3062",
+    ]);
+  });
+
+  it("finds by part of a VIN, and nothing by a wildcard", async () => {
+    expect(await at((desk) => findVehicles(desk, "003062"))).toHaveLength(1);
+    expect(await at((desk) => findVehicles(desk, "%"))).toEqual([]);
+    expect(await at((desk) => findVehicles(desk, "_"))).toEqual([]);
+  });
+});
+
+describe("withCheckDigit", () => {
+  it("agrees with the worked example of the standard: seventeen ones check with a one", () => {
+    expect(withCheckDigit("11111111011111111")).toBe("11111111111111111");
+    for (const { vin } of VEHICLES) expect(vin).toMatch(/^0[A-HJ-NPR-Z0-9]{16}$/);
+  });
+});

@@ -1,0 +1,81 @@
+import { mayClose } from "../core/ledger/index.ts";
+import { atDesk, type Database } from "../server/database/connection.ts";
+import { openJob } from "../server/jobs/open-job.ts";
+import { readBook } from "../server/jobs/read-books.ts";
+import { type NewEntry, recordEntries } from "../server/jobs/record-entries.ts";
+import { signJob } from "../server/jobs/sign-job.ts";
+import { bookLog } from "../server/logs/book-log.ts";
+import { addPerson } from "../server/people/add-person.ts";
+import { createShop } from "../server/shops/create-shop.ts";
+import { addVehicle } from "../server/vehicles/add-vehicle.ts";
+import { PEOPLE, type PersonKey, SHOP, VEHICLES } from "./shop.ts";
+import { stories } from "./stories.ts";
+import { demoId, type Story } from "./story.ts";
+
+export const SHOP_ID = demoId("shop");
+const personId = (key: PersonKey) => demoId(`person:${key}`);
+export const jobId = (key: string) => demoId(`job:${key}`);
+const vehicleId = (key: string) => demoId(`vehicle:${key}`);
+const MINUTE_MS = 60_000;
+
+/** Closed jobs open at eight on their day; open ones some hours before `today`, so that they read as of now. */
+function openingOf(story: Story, today: Date): Date {
+  if (!story.signature) return new Date(today.getTime() - (story.daysAgo * 20 + 3) * 60 * MINUTE_MS);
+  const day = new Date(today);
+  day.setUTCDate(day.getUTCDate() - story.daysAgo);
+  day.setUTCHours(8, 0, 0, 0);
+  return day;
+}
+
+async function tell(app: Database, story: Story, today: Date): Promise<void> {
+  const openedAt = openingOf(story, today);
+  const id = jobId(story.key);
+  const who = { shopId: SHOP_ID, personId: personId(story.by) };
+  const after = (minutes: number) => new Date(openedAt.getTime() + minutes * MINUTE_MS);
+  const at = <Result>(minutes: number, work: Parameters<typeof atDesk<Result>>[2]) =>
+    atDesk(app, { ...who, now: after(minutes) }, work);
+  const desk = { shopId: SHOP_ID, personId: personId("dez"), now: openedAt };
+  await atDesk(app, desk, (given) =>
+    openJob(given, {
+      id,
+      vehicleId: vehicleId(story.vehicle.key),
+      bay: story.bay,
+      assignedTo: personId(story.by),
+    }),
+  );
+  const entries = story.entries(openedAt);
+  const { log, signature } = story;
+  const book = async (batch: NewEntry[]) => {
+    if (batch.length === 0) return;
+    const last = new Date(batch.at(-1)?.at ?? openedAt);
+    await atDesk(app, { ...who, now: last }, (given) => recordEntries(given, id, batch));
+  };
+  const logAt = log ? after(log.minute).toISOString() : "9999";
+  await book(entries.filter((entry) => entry.at <= logAt));
+  if (log)
+    await at(log.minute, (given) =>
+      bookLog(given, id, { id: demoId(`${story.key}:log`), name: log.name, text: log.text }),
+    );
+  await book(entries.filter((entry) => entry.at > logAt));
+  if (signature) {
+    await at(signature.minute, async (given) => {
+      const { because } = mayClose(await readBook(given, id));
+      await signJob(given, id, {
+        id: demoId(`${story.key}:sign`),
+        reason: signature.reason,
+        openSeen: because,
+      });
+    });
+  }
+}
+
+/** Fills an empty database with the made-up shop, dates laid relative to `today`. The shop itself is the owner's to make. */
+export async function seedDemo(owner: Database, app: Database, today: Date): Promise<void> {
+  await createShop(owner, { id: SHOP_ID, ...SHOP });
+  const who = { shopId: SHOP_ID, personId: null, now: today };
+  for (const { key, ...person } of PEOPLE)
+    await atDesk(app, who, (desk) => addPerson(desk, { ...person, id: personId(key) }));
+  for (const { key, kmPerYear: _, ...vehicle } of VEHICLES)
+    await atDesk(app, who, (desk) => addVehicle(desk, { ...vehicle, id: vehicleId(key) }));
+  for (const story of stories()) await tell(app, story, today);
+}

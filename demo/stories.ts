@@ -1,0 +1,245 @@
+import type { WarmUpCar } from "../core/thermal/index.ts";
+import { logText } from "./log-layouts.ts";
+import { type DemoVehicle, type PersonKey, VEHICLES } from "./shop.ts";
+import { Story } from "./story.ts";
+
+function vehicle(key: string): DemoVehicle {
+  const found = VEHICLES.find((each) => each.key === key);
+  if (!found) throw new Error(`no demo vehicle ${key}`);
+  return found;
+}
+
+/** A sound car as its card says, for logs. */
+function soundCar({ card }: DemoVehicle): WarmUpCar {
+  const fans = card.fanOnC.map((onC, index) => ({
+    onC,
+    offC: card.fanOffC[index] ?? onC - 5,
+    air: index === 0 ? 1.25 : 1.1,
+  }));
+  return { thermostatOpensC: card.thermostatOpensC, draught: 0.3, fans };
+}
+
+const soundLog = (of: DemoVehicle, seed: number, ambientC = 17) =>
+  logText({ car: soundCar(of), ambientC, minutes: 36, seed }, "plain");
+
+/** Undertray, hoses, plugs and brackets off: what every radiator job starts with. */
+function stripFront(story: Story): Story {
+  return story
+    .in("strip", 10)
+    .move("clip", "clip", "undertray", 8, "out")
+    .move("fastener", "M6×20", "bag 1", 4, "out", "airbox")
+    .coolant("drained", story.vehicle.card.capacityL * 0.62)
+    .coolant("spilled", 0.2)
+    .move("hose", "hose", "upper", 1, "out")
+    .move("hose", "hose", "lower", 1, "out")
+    .move("connector", "plug", "left fan", 1, "out")
+    .move("fastener", "M8×25", "bag 2", 4, "out", "upper brackets")
+    .move("part", "radiator", "", 1, "out");
+}
+
+function buildFront(story: Story): Story {
+  return story
+    .in("build", 20)
+    .move("part", "radiator", "", 1, "in")
+    .move("fastener", "M8×25", "bag 2", 4, "in")
+    .move("connector", "plug", "left fan", 1, "in")
+    .move("hose", "hose", "lower", 1, "in")
+    .move("hose", "hose", "upper", 1, "in")
+    .move("fastener", "M6×20", "bag 1", 4, "in")
+    .move("clip", "clip", "undertray", 8, "in");
+}
+
+function fillBack(story: Story, litres: number): Story {
+  return story
+    .in("fill", 12)
+    .coolant("poured", Math.round(litres * 0.86 * 10) / 10, 0.5)
+    .in("fill", 14)
+    .coolant("poured", Math.round(litres * 0.09 * 100) / 100, 0.5)
+    .in("fill", 8)
+    .coolant("poured", Math.round(litres * 0.05 * 100) / 100, 0.5);
+}
+
+function radiatorJob(
+  key: string,
+  of: DemoVehicle,
+  daysAgo: number,
+  by: PersonKey,
+  grade: string,
+  supplier: string,
+  seed: number,
+): Story {
+  const story = new Story(key, of, daysAgo, by, "lift 1")
+    .ask("Loses coolant, wet under the front after a run", ["standing still", "after a drive"], "low")
+    .test("pressure test at cap rating", "fail", "falls 20 kPa in 4 min, wet at the left tank seam")
+    .find("fault", "Radiator leaks at the left tank seam")
+    .part("radiator", grade, supplier);
+  stripFront(story);
+  buildFront(story);
+  fillBack(story, of.card.capacityL * 0.62 + 0.2);
+  return story.warmUp("warm-up after.csv", soundLog(of, seed)).cold().sign();
+}
+
+function switchJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
+  return new Story(key, of, daysAgo, by, "lift 2")
+    .ask("Gets hot standing in traffic, fan not heard", ["standing still", "hot weather"])
+    .test("fan fuse and its neighbours", "pass", "continuity on all three")
+    .test("fused jumper across the switch plug", "pass", "fan ran at once")
+    .test("switch in the pot", "fail", "stays open to 104 °C")
+    .find("fault", "Thermal switch does not close")
+    .part("thermal switch", "maker's", "Coldbrook Parts")
+    .in("strip", 12)
+    .move("connector", "plug", "switch", 1, "out")
+    .move("part", "thermal switch", "", 1, "out")
+    .coolant("spilled", 0.4)
+    .in("build", 4)
+    .move("part", "thermal switch", "", 1, "in")
+    .move("connector", "plug", "switch", 1, "in")
+    .in("fill", 5)
+    .coolant("poured", 0.4, 0.5)
+    .warmUp("after the switch.csv", soundLog(of, seed, 22))
+    .cold()
+    .sign();
+}
+
+function thermostatJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
+  return new Story(key, of, daysAgo, by, "bay 3")
+    .ask("Slow to warm, heater lukewarm on Pell Pass", ["cold weather", "on the road"])
+    .test("warm-up on the diagnostic port", "fail", "levels off at 74 °C")
+    .find("fault", "Thermostat hangs open")
+    .part("thermostat", "maker's", "Tansy & Rudge")
+    .in("strip", 10)
+    .coolant("drained", 3)
+    .move("hose", "hose", "upper", 1, "out")
+    .move("fastener", "M6×25", "bag 1", 2, "out", "thermostat housing")
+    .move("part", "thermostat", "", 1, "out")
+    .in("build", 6)
+    .move("part", "thermostat", "", 1, "in")
+    .move("fastener", "M6×25", "bag 1", 2, "in")
+    .move("hose", "hose", "upper", 1, "in")
+    .in("fill", 6)
+    .coolant("poured", 2.7, 0.5)
+    .in("fill", 12)
+    .coolant("poured", 0.2, 0.5)
+    .warmUp("thermostat after.csv", soundLog(of, seed, 6))
+    .cold()
+    .sign();
+}
+
+function nothingWrong(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
+  return new Story(key, of, daysAgo, by, "bay 3")
+    .ask("Gauge goes past the middle before the fan starts", ["standing still"])
+    .test("air conditioning on", "pass", "fan runs")
+    .warmUp("as it came.csv", soundLog(of, seed, 24))
+    .find(
+      "nothing-wrong",
+      "Fan starts and stops where the card says. The gauge reads high; the sensor agrees with the card.",
+    )
+    .in("plan", 2)
+    .book({ kind: "decision", item: "parts", text: "none needed", data: { noParts: true } })
+    .sign();
+}
+
+function hoseJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): Story {
+  return new Story(key, of, daysAgo, by, "lift 2")
+    .ask("Sweet smell, drips at the front right", ["after a drive"], "min")
+    .test("look and listen, hot and under pressure", "fail", "upper hose split at the neck")
+    .find("fault", "Upper hose split behind the clamp")
+    .part("hose", "pattern", "Pell Motor Factors", "upper")
+    .in("strip", 6)
+    .coolant("drained", 1.8)
+    .coolant("missing", 0.6)
+    .move("part", "hose", "upper", 1, "out")
+    .in("build", 5)
+    .move("part", "hose", "upper", 1, "in")
+    .in("fill", 4)
+    .coolant("poured", 2.3, 0.5)
+    .cold()
+    .sign();
+}
+
+function coolantChange(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): Story {
+  const litres = Math.round(of.card.capacityL * 0.6 * 10) / 10;
+  const story = new Story(key, of, daysAgo, by, "bay 3")
+    .ask("Coolant due by age", [])
+    .test("freeze point by refractometer", "fail", "−18 °C, wanted −37 °C")
+    .find("fault", "Coolant too weak and past its years")
+    .in("plan", 2)
+    .book({ kind: "decision", item: "parts", text: "none needed", data: { noParts: true } })
+    .in("strip", 8)
+    .coolant("drained", litres);
+  fillBack(story, litres);
+  return story.cold().sign();
+}
+
+function openFind(): Story {
+  return new Story("open-find", vehicle("wayfarer"), 0, "tobin", "lift 2", -3)
+    .ask("Hot in the school queue, fan not heard", ["standing still", "hot weather"])
+    .book({ kind: "reading", item: "gauge", text: "three quarters" })
+    .book({
+      kind: "caution",
+      text: "Fan may start at any moment, key off too: unplug it before hands go in.",
+      data: { acknowledged: true },
+    })
+    .test("fan fuse and its neighbours", "pass", "continuity on all three")
+    .in("find", 3)
+    .move("connector", "plug", "switch", 1, "out", "left tank")
+    .move("tool", "fused jumper", "", 1, "out")
+    .book({ kind: "reading", item: "coolant sensor", value: 101, unit: "°C", data: { fan: "none" } });
+}
+
+function openBuild(): Story {
+  const story = new Story("open-build", vehicle("tender"), 1, "ilse", "lift 1", 10)
+    .ask("Puddle under it every morning", ["after a night"], "low")
+    .test("pressure test at cap rating", "fail", "seam of the right tank weeps")
+    .find("fault", "Radiator leaks at the right tank seam")
+    .part("radiator", "pattern", "Tansy & Rudge");
+  stripFront(story)
+    .move("line-cap", "oil cooler line cap", "", 2, "out")
+    .move("tool", "magnet", "", 1, "out");
+  return story
+    .in("build", 20)
+    .move("part", "radiator", "", 1, "in")
+    .move("fastener", "M8×25", "bag 2", 3, "in")
+    .waits("parts", "one M8×25 on Thursday's van", 1500);
+}
+
+function openProve(): Story {
+  const of = vehicle("scholar");
+  const story = new Story("open-prove", of, 1, "ilse", "lift 1", 6)
+    .ask("Loses a little every week, third radiator", ["after a drive"], "min")
+    .test("pressure test at cap rating", "fail", "weeps at the lower peg")
+    .find("fault", "Radiator leaks at the lower peg, mount bush gone hard")
+    .part("radiator", "all-metal", "Coldbrook Parts");
+  stripFront(story);
+  buildFront(story);
+  fillBack(story, of.card.capacityL * 0.62 + 0.2);
+  return story
+    .warmUp("library after.csv", soundLog(of, 77, 14))
+    .waits("night", "cold level in the morning", 900);
+}
+
+/** Twenty jobs over two years, three of them open, oldest first. */
+export function stories(): Story[] {
+  return [
+    radiatorJob("s01", vehicle("scholar"), 720, "tobin", "pattern", "Tansy & Rudge", 1),
+    thermostatJob("s02", vehicle("drover"), 668, "ilse", 2),
+    switchJob("s03", vehicle("finch"), 611, "tobin", 3),
+    coolantChange("s04", vehicle("courier"), 584, "ilse"),
+    hoseJob("s05", vehicle("wayfarer"), 540, "tobin"),
+    nothingWrong("s06", vehicle("pannier"), 498, "ilse", 6),
+    radiatorJob("s07", vehicle("courier"), 441, "tobin", "maker's", "Coldbrook Parts", 7),
+    switchJob("s08", vehicle("wayfarer"), 402, "ilse", 8),
+    radiatorJob("s09", vehicle("scholar"), 365, "ilse", "pattern", "Pell Motor Factors", 9),
+    thermostatJob("s10", vehicle("finch"), 322, "tobin", 10),
+    coolantChange("s11", vehicle("duo"), 290, "ilse"),
+    hoseJob("s12", vehicle("tender"), 244, "tobin"),
+    nothingWrong("s13", vehicle("duo"), 201, "tobin", 13),
+    switchJob("s14", vehicle("tender"), 160, "ilse", 14),
+    coolantChange("s15", vehicle("drover"), 118, "tobin"),
+    hoseJob("s16", vehicle("pannier"), 77, "ilse"),
+    thermostatJob("s17", vehicle("courier"), 31, "tobin", 17),
+    openBuild(),
+    openProve(),
+    openFind(),
+  ];
+}

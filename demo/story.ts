@@ -1,0 +1,173 @@
+import { v5 as uuid } from "uuid";
+import type { EntryDraft, Stage } from "../core/ledger/index.ts";
+import type { NewEntry } from "../server/jobs/record-entries.ts";
+import type { DemoVehicle, PersonKey } from "./shop.ts";
+
+const NAMESPACE = "7d8f4f0e-6d3b-4a51-9f0d-2f6f4b1c9a10";
+/** The same name gives the same id, so that the made-up shop is the same for everybody. */
+export const demoId = (name: string): string => uuid(name, NAMESPACE);
+
+export interface Line {
+  minute: number;
+  stage: Stage;
+  draft: EntryDraft;
+  key?: string;
+}
+
+export interface Log {
+  minute: number;
+  name: string;
+  text: string;
+}
+
+/** One job told in order; minutes count from its opening. */
+export class Story {
+  readonly lines: Line[] = [];
+  log: Log | undefined;
+  signature: { minute: number; reason: string } | undefined;
+  private minute = 0;
+  private stage: Stage = "ask";
+
+  constructor(
+    readonly key: string,
+    readonly vehicle: DemoVehicle,
+    readonly daysAgo: number,
+    readonly by: PersonKey,
+    readonly bay: string,
+    readonly startHour = 8,
+  ) {}
+
+  in(stage: Stage, minutes = 0): this {
+    this.stage = stage;
+    this.minute += minutes;
+    return this;
+  }
+
+  book(draft: EntryDraft, key?: string): this {
+    this.minute += 3;
+    this.lines.push({ minute: this.minute, stage: this.stage, draft, key });
+    return this;
+  }
+
+  ask(complaint: string, happens: string[], level: "line" | "min" | "low" = "line"): this {
+    const km = Math.round(this.vehicle.distanceKm - (this.daysAgo / 365) * this.vehicle.kmPerYear);
+    const levels = { line: "at the line, cold", min: "at the minimum, cold", low: "below the minimum, cold" };
+    return this.in("ask")
+      .book({ kind: "note", item: "complaint", text: complaint })
+      .book({ kind: "reading", item: "distance", value: km, unit: "km" })
+      .book({ kind: "reading", item: "happens", text: happens.join(", "), data: { chips: happens } })
+      .book({
+        kind: "reading",
+        item: "coolant level",
+        text: levels[level],
+        data: { level, coldCheck: true },
+      });
+  }
+
+  test(item: string, verdict: "pass" | "fail" | "not-seen", text?: string): this {
+    return this.in("find", 4).book({ kind: "test", item, ...(text ? { text } : {}), data: { verdict } });
+  }
+
+  find(finding: "fault" | "nothing-wrong", text: string): this {
+    return this.in("find", 2).book({ kind: "decision", item: "finding", text, data: { finding } });
+  }
+
+  part(item: string, grade: string, supplier: string, place?: string, isChecked = true): this {
+    const key = `${item} ${place ?? ""}`;
+    const where = place ? { place } : {};
+    this.in("plan", 2).book(
+      {
+        kind: "decision",
+        item,
+        ...where,
+        text: `${grade}, ${supplier}`,
+        data: { chosenPart: true, grade, supplier },
+      },
+      key,
+    );
+    if (isChecked)
+      this.book({
+        kind: "decision",
+        item,
+        ...where,
+        text: "here, out of the box, undamaged",
+        data: { checkedPart: demoId(`${this.key}:${key}`) },
+      });
+    return this;
+  }
+
+  move(
+    account: NonNullable<EntryDraft["account"]>,
+    item: string,
+    place: string,
+    count: number,
+    direction: "out" | "in",
+    where?: string,
+  ): this {
+    return this.book({
+      kind: "movement",
+      account,
+      item,
+      ...(place ? { place } : {}),
+      [direction]: count,
+      ...(where ? { text: where } : {}),
+    });
+  }
+
+  coolant(item: string, litres: number, fraction?: number): this {
+    const direction = item === "poured" ? "in" : "out";
+    return this.book({
+      kind: "movement",
+      account: "coolant",
+      item,
+      unit: "L",
+      [direction]: litres,
+      ...(fraction ? { data: { fraction } } : {}),
+    });
+  }
+
+  cold(): this {
+    return this.in("prove", 25).book({
+      kind: "reading",
+      item: "coolant level",
+      text: "at the line, cold",
+      data: { level: "line", coldCheck: true },
+    });
+  }
+
+  warmUp(name: string, text: string): this {
+    this.in("prove", 45);
+    this.log = { minute: this.minute, name, text };
+    return this;
+  }
+
+  waits(waitsFor: string, text: string, untilMinutes?: number): this {
+    const until = untilMinutes === undefined ? {} : { until: `+${untilMinutes}` };
+    return this.book({ kind: "decision", item: "waits", text, data: { waitsFor, ...until } });
+  }
+
+  sign(reason = ""): this {
+    this.minute += 8;
+    this.signature = { minute: this.minute, reason };
+    return this;
+  }
+
+  /** Its entries with their ids and times, `until` made absolute. */
+  entries(openedAt: Date): NewEntry[] {
+    return this.lines.map(({ minute, stage, draft, key }, index) => {
+      const at = new Date(openedAt.getTime() + minute * 60_000);
+      const until = draft.data?.until;
+      const data =
+        typeof until === "string"
+          ? { ...draft.data, until: new Date(at.getTime() + Number(until) * 60_000).toISOString() }
+          : draft.data;
+      return {
+        ...draft,
+        ...(data ? { data } : {}),
+        stage,
+        at: at.toISOString(),
+        id: demoId(key ? `${this.key}:${key}` : `${this.key}:${index}`),
+      };
+    });
+  }
+}
