@@ -52,16 +52,17 @@ export class Story {
   ask(complaint: string, happens: string[], level: "line" | "min" | "low" = "line"): this {
     const km = Math.round(this.vehicle.distanceKm - (this.daysAgo / 365) * this.vehicle.kmPerYear);
     const levels = { line: "at the line, cold", min: "at the minimum, cold", low: "below the minimum, cold" };
-    return this.in("ask")
+    this.in("ask")
       .book({ kind: "note", item: "complaint", text: complaint })
-      .book({ kind: "reading", item: "distance", value: km, unit: "km" })
-      .book({ kind: "reading", item: "happens", text: happens.join(", "), data: { chips: happens } })
-      .book({
-        kind: "reading",
-        item: "coolant level",
-        text: levels[level],
-        data: { level, coldCheck: true },
-      });
+      .book({ kind: "reading", item: "distance", value: km, unit: "km" });
+    if (happens.length > 0)
+      this.book({ kind: "reading", item: "happens", text: happens.join(", "), data: { chips: happens } });
+    return this.book({
+      kind: "reading",
+      item: "coolant level",
+      text: levels[level],
+      data: { level, coldCheck: true },
+    });
   }
 
   test(item: string, verdict: "pass" | "fail" | "not-seen", text?: string): this {
