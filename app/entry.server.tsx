@@ -1,0 +1,43 @@
+import { PassThrough } from "node:stream";
+import { createReadableStreamFromReadable } from "@react-router/node";
+import { isbot } from "isbot";
+import { renderToPipeableStream } from "react-dom/server";
+import { type AppLoadContext, type EntryContext, ServerRouter } from "react-router";
+import { log } from "./shell/log.server.ts";
+import { NonceContext } from "./shell/nonce.ts";
+
+const ABORT_AFTER_MS = 10_000;
+
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  context: EntryContext,
+  loadContext: AppLoadContext,
+): Promise<Response> {
+  const nonce = String((loadContext as { nonce?: string }).nonce ?? "");
+  return new Promise((resolve, reject) => {
+    const waitForAll = isbot(request.headers.get("user-agent") ?? "") || context.isSpaMode;
+    let isSent = false;
+    const { pipe, abort } = renderToPipeableStream(
+      <NonceContext value={nonce}>
+        <ServerRouter context={context} url={request.url} nonce={nonce} />
+      </NonceContext>,
+      {
+        nonce,
+        [waitForAll ? "onAllReady" : "onShellReady"]() {
+          isSent = true;
+          const body = new PassThrough();
+          headers.set("Content-Type", "text/html; charset=utf-8");
+          resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
+          pipe(body);
+        },
+        onShellError: reject,
+        onError(error: unknown) {
+          if (isSent) log.error({ err: error, path: new URL(request.url).pathname }, "fault while rendering");
+        },
+      },
+    );
+    setTimeout(abort, ABORT_AFTER_MS).unref();
+  });
+}

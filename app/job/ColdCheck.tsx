@@ -1,0 +1,42 @@
+import { openItems } from "../../core/ledger/index.ts";
+import { Button } from "../ui/Button.tsx";
+import { useJob } from "./context.ts";
+
+const MARKS = { "Cold, at the line": "line", "Cold, below it": "min" } as const;
+
+/** The last look after any pour: cold, cap off, level at the line. */
+export function ColdCheck() {
+  const { entries, book, mayBook } = useJob();
+  const isDue = openItems(entries).some((item) => item.stage === "prove");
+  if (!isDue) return null;
+  return (
+    <section
+      aria-labelledby="cold"
+      className="flex flex-wrap items-center gap-4 rounded-md border-2 border-edge bg-sheet p-4"
+    >
+      <div className="min-w-56 flex-1">
+        <h3 id="cold" className="font-bold text-lg">
+          Level and cap, cold
+        </h3>
+        <p className="text-ink-2">After every pour: let it go cold, open the cap, look.</p>
+      </div>
+      {Object.entries(MARKS).map(([label, level]) => (
+        <Button
+          key={level}
+          disabled={!mayBook}
+          onClick={() =>
+            book({
+              kind: "reading",
+              stage: "prove",
+              item: "coolant level",
+              text: level === "line" ? "at the line, cold" : "at the minimum, cold",
+              data: { level, coldCheck: level === "line" },
+            })
+          }
+        >
+          {label}
+        </Button>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,114 @@
+import { Lock } from "lucide-react";
+import { Popover } from "radix-ui";
+import { useState } from "react";
+import { Link } from "react-router";
+import { WAITS, type WaitKind, waitOf } from "../../core/job/index.ts";
+import { format } from "../../core/units/index.ts";
+import { Button } from "../ui/Button.tsx";
+import { ChipsOne } from "../ui/Chips.tsx";
+import { TextField } from "../ui/Field.tsx";
+import { waitUntilWords } from "../ui/waits.ts";
+import type { JobContext } from "./context.ts";
+
+const WAIT_NAMES: Record<WaitKind, string> = {
+  hands: "hands",
+  heat: "heat",
+  parts: "parts",
+  night: "a night",
+  owner: "the owner",
+};
+const NAMES = WAITS.map((wait) => WAIT_NAMES[wait]);
+
+function Waits({ context }: { context: JobContext }) {
+  const { entries, page, book, mayBook, timeZone } = context;
+  const wait = waitOf(entries, page.job.openedAt);
+  const [isOpen, setOpen] = useState(false);
+  const [chosen, setChosen] = useState(WAIT_NAMES[wait.waitsFor]);
+  const [words, setWords] = useState("");
+  const [minutes, setMinutes] = useState("");
+  const until = waitUntilWords(wait, Date.now(), timeZone);
+  const said = [wait.waitsFor === "hands" ? "" : wait.words, until].filter(Boolean).join(", ");
+  const figure = Number(minutes);
+  const isWrong = minutes !== "" && !(figure >= 1 && figure <= 20_000);
+  const save = () => {
+    const waitsFor = WAITS.find((each) => WAIT_NAMES[each] === chosen);
+    if (!waitsFor || isWrong) return;
+    const text = words.trim() || (waitsFor === "hands" ? "somebody to go on" : WAIT_NAMES[waitsFor]);
+    const ends = minutes === "" ? {} : { until: new Date(Date.now() + figure * 60_000).toISOString() };
+    book({ kind: "decision", item: "waits", text, data: { waitsFor, ...ends } });
+    setWords("");
+    setMinutes("");
+    setOpen(false);
+  };
+  if (!mayBook) return null;
+  return (
+    <Popover.Root open={isOpen} onOpenChange={setOpen}>
+      <Popover.Trigger className="inline-flex min-h-12 items-center gap-2 rounded-md border-2 border-edge px-3">
+        <span className="text-ink-2">waits for</span>
+        <span className="font-bold">{WAIT_NAMES[wait.waitsFor]}</span>
+        {said && <span className="hidden max-w-56 truncate text-ink-2 xl:inline">{said}</span>}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          collisionPadding={8}
+          className="z-40 flex w-[26rem] max-w-[94vw] flex-col gap-4 rounded-md border-2 border-ink bg-sheet p-5"
+        >
+          <ChipsOne
+            label="What the job waits for"
+            options={NAMES}
+            value={chosen}
+            onChange={(value) => value && setChosen(value)}
+          />
+          <TextField
+            label="For what"
+            value={words}
+            maxLength={120}
+            onChange={(event) => setWords(event.target.value)}
+            placeholder={wait.words || "cooling, a part on Thursday"}
+          />
+          <TextField
+            label="For how long, if known"
+            value={minutes}
+            inputMode="numeric"
+            unit="min"
+            onChange={(event) => setMinutes(event.target.value)}
+            error={isWrong ? "Minutes from 1 to 20 000." : undefined}
+          />
+          <Button weight="main" onClick={save}>
+            Book it
+          </Button>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** The vehicle in one line. */
+export function JobHeader({ context }: { context: JobContext }) {
+  const { vehicle, job } = context.page;
+  const rest = [
+    vehicle.name,
+    vehicle.distanceKm === null ? "" : format(vehicle.distanceKm, "distance", context.system),
+    job.bay,
+    job.assignedTo ?? "",
+  ].filter(Boolean);
+  return (
+    <header className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 px-5 pt-3 lg:px-7">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="figure whitespace-nowrap text-3xl">
+          <Link to={`/vehicles/${vehicle.id}`}>{vehicle.plate}</Link>
+        </h1>
+        <p className="text-lg">{rest.join(" · ")}</p>
+      </div>
+      {job.signedAt ? (
+        <p className="inline-flex min-h-12 items-center gap-2 font-bold">
+          <Lock size={20} aria-hidden="true" /> signed by {job.signedBy}
+        </p>
+      ) : (
+        <Waits context={context} />
+      )}
+    </header>
+  );
+}

@@ -1,0 +1,190 @@
+import { useState } from "react";
+import type { EntryDraft } from "../../../core/ledger/index.ts";
+import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
+import { useMember } from "../../shell/member.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChipsMany, ChipsOne } from "../../ui/Chips.tsx";
+import { TextArea, TextField } from "../../ui/Field.tsx";
+import { useJob } from "../context.ts";
+import { useDraft } from "../outbox/useDraft.ts";
+import { Work } from "../Work.tsx";
+import { answersOf, type Question } from "./answers.ts";
+
+const HAPPENS = [
+  "standing still",
+  "on the road",
+  "uphill",
+  "towing",
+  "hot weather",
+  "cold weather",
+  "after a drive",
+  "after a night",
+  "with air conditioning",
+  "after recent work",
+] as const;
+const GAUGES = ["cold", "below half", "half", "three quarters", "in the red", "not working"] as const;
+const LEVELS = {
+  "at the line": "line",
+  "at the minimum": "min",
+  "below the minimum": "low",
+  "none to be seen": "empty",
+} as const;
+const MOST_KM = 5_000_000;
+
+function readDistance(text: string, system: System): number | undefined {
+  try {
+    const km = /[a-z]/i.test(text)
+      ? parseQuantity(text).value
+      : fromShown(Number(text.replace(/[\s\u202f]/g, "")), "distance", system);
+    return km >= 0 && km <= MOST_KM ? km : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+export default function Ask() {
+  const { page, entries, system, book, mayBook } = useJob();
+  const { name } = useMember();
+  const answers = answersOf(entries);
+  const [complaint, setComplaint] = useDraft(`complaint:${page.job.id}`);
+  const [distance, setDistance] = useDraft(`distance:${page.job.id}`);
+  const [codes, setCodes] = useDraft(`codes:${page.job.id}`);
+  const [happens, setHappens] = useState<string[]>();
+  const [gauge, setGauge] = useState("");
+  const [level, setLevel] = useState("");
+  const km = distance.trim() === "" ? undefined : readDistance(distance, system);
+  const isDistanceWrong = distance.trim() !== "" && km === undefined;
+  const lastKm = page.vehicle.distanceKm;
+  const isLess = km !== undefined && lastKm !== null && km < lastKm - 1 && !answers.distance;
+
+  const drafts: EntryDraft[] = [];
+  const put = (question: Question, draft: EntryDraft, isSame: boolean) => {
+    const before = answers[question];
+    if (!isSame) drafts.push(before ? { ...draft, corrects: before.id } : draft);
+  };
+  if (complaint.trim())
+    put(
+      "complaint",
+      { kind: "note", item: "complaint", text: complaint.trim() },
+      complaint.trim() === answers.complaint?.text,
+    );
+  if (km !== undefined)
+    put(
+      "distance",
+      { kind: "reading", item: "distance", value: km, unit: "km" },
+      km === answers.distance?.value,
+    );
+  if (happens && happens.length > 0)
+    put(
+      "happens",
+      { kind: "reading", item: "happens", text: happens.join(", "), data: { chips: happens } },
+      happens.join(", ") === answers.happens?.text,
+    );
+  if (gauge) put("gauge", { kind: "reading", item: "gauge", text: gauge }, gauge === answers.gauge?.text);
+  const mark = LEVELS[level as keyof typeof LEVELS];
+  if (mark)
+    put(
+      "coolant level",
+      { kind: "reading", item: "coolant level", text: level, data: { level: mark } },
+      level === answers["coolant level"]?.text,
+    );
+  if (codes.trim())
+    put(
+      "codes",
+      { kind: "reading", item: "codes", text: codes.trim() },
+      codes.trim() === answers.codes?.text,
+    );
+
+  const save = () => {
+    book(drafts);
+    for (const clear of [setComplaint, setDistance, setCodes, setGauge, setLevel]) clear("");
+    setHappens(undefined);
+  };
+  const isAnswered = answers.complaint && answers.distance;
+  return (
+    <Work
+      title="What does the owner say?"
+      next={
+        drafts.length > 0 && mayBook
+          ? { label: "Book it", onClick: save, disabled: isDistanceWrong }
+          : { label: isAnswered ? "On to Find" : "On to Find anyway", to: "find" }
+      }
+    >
+      <p className="text-ink-2">
+        Heard by {name}, now.{" "}
+        {isAnswered && "What is booked stands in the book; writing here again corrects it."}
+      </p>
+      <TextArea
+        label="Complaint, in their words"
+        rows={3}
+        maxLength={2000}
+        value={complaint}
+        placeholder={answers.complaint?.text ?? "Hot in the school queue, fan not heard"}
+        onChange={(event) => setComplaint(event.target.value)}
+        disabled={!mayBook}
+      />
+      <div className="grid gap-5 sm:grid-cols-2">
+        <TextField
+          label="Distance"
+          inputMode="numeric"
+          maxLength={20}
+          unit={SHOWN.distance[system].label}
+          value={distance}
+          className="figure"
+          placeholder={format(answers.distance?.value ?? lastKm ?? 0, "distance", system).split("\u00a0")[0]}
+          hint={
+            isLess ? "That is less than last time: look again, or book it and say why in a note." : undefined
+          }
+          error={isDistanceWrong ? `Figures only, up to ${format(MOST_KM, "distance", system)}.` : undefined}
+          onChange={(event) => setDistance(event.target.value)}
+          disabled={!mayBook}
+        />
+        <TextField
+          label="Codes, as the reader shows them"
+          maxLength={200}
+          className="figure"
+          value={codes}
+          placeholder={answers.codes?.text ?? "none read yet"}
+          onChange={(event) => setCodes(event.target.value)}
+          disabled={!mayBook}
+        />
+      </div>
+      <section aria-labelledby="happens">
+        <h3 id="happens" className="mb-2 font-bold">
+          When does it happen?
+        </h3>
+        <ChipsMany
+          label="When does it happen?"
+          options={HAPPENS}
+          value={happens ?? answers.happens?.chips ?? []}
+          onChange={setHappens}
+        />
+      </section>
+      <div className="grid gap-6 xl:grid-cols-2">
+        <section aria-labelledby="gauge">
+          <h3 id="gauge" className="mb-2 font-bold">
+            Gauge <span className="font-normal text-ink-2">a poor witness</span>
+          </h3>
+          <ChipsOne
+            label="Gauge"
+            options={GAUGES}
+            value={gauge || (answers.gauge?.text ?? "")}
+            onChange={setGauge}
+          />
+        </section>
+        <section aria-labelledby="level">
+          <h3 id="level" className="mb-2 font-bold">
+            Coolant level <span className="font-normal text-ink-2">through the tank, cap shut</span>
+          </h3>
+          <ChipsOne
+            label="Coolant level"
+            options={Object.keys(LEVELS)}
+            value={level || (answers["coolant level"]?.text ?? "").split(",")[0] || ""}
+            onChange={setLevel}
+          />
+        </section>
+      </div>
+      {!mayBook && <Button disabled>Only technicians write in an open book</Button>}
+    </Work>
+  );
+}

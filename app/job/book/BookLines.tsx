@@ -1,0 +1,124 @@
+import { Fragment, useEffect, useRef } from "react";
+import { correctedIds, describeEntry, type Entry, isStrike } from "../../../core/ledger/index.ts";
+import { format, type System } from "../../../core/units/index.ts";
+import { clockOf, dayOf } from "../../ui/dates.ts";
+import { InMark, OutMark } from "../../ui/OutIn.tsx";
+import type { JobContext } from "../context.ts";
+
+const amount = (entry: Entry, figure: number, system: System) =>
+  entry.account === "coolant" ? format(figure, "volume", system).split("\u00a0")[0] : String(figure);
+
+function words(entry: Entry, system: System, entries: readonly Entry[]): string {
+  if (isStrike(entry)) {
+    const struck = entries.find((each) => each.id === entry.corrects);
+    return `Line ${struck?.seq} struck out.`;
+  }
+  const said = describeEntry(entry, system).replace(/^(Out|In): /, "");
+  const corrected = entry.corrects && entries.find((each) => each.id === entry.corrects);
+  return corrected ? `Line ${corrected.seq} corrected: ${said}` : said;
+}
+
+/** Every line of the book, ruled, newest at the foot; corrected ones stay readable, struck through. */
+export function BookLines({ context, onCorrect }: { context: JobContext; onCorrect: (seq: number) => void }) {
+  const { entries, system, timeZone, page, waiting } = context;
+  const corrected = correctedIds(entries);
+  const foot = useRef<HTMLElement>(null);
+  const count = entries.length;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new line, and only that, brings its foot into view
+  useEffect(() => {
+    if (foot.current) foot.current.scrollTop = foot.current.scrollHeight;
+  }, [count]);
+  let day = "";
+  return (
+    <>
+      <div className="flex items-baseline justify-between px-5 pt-3 pb-1">
+        <h2 className="font-bold text-lg">Book</h2>
+        <span className="figure text-ink-2">№ {String(page.job.number).padStart(4, "0")}</span>
+      </div>
+      <section
+        ref={foot}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+        tabIndex={0}
+        aria-label="Lines of the book"
+        className="min-h-0 flex-1 overflow-y-auto"
+      >
+        <table className="w-full border-collapse text-[0.94rem]">
+          <thead className="sticky top-0 z-10 bg-sheet">
+            <tr className="border-rule border-b text-left text-sm">
+              <th scope="col" className="w-16 py-1 pl-5 font-normal text-ink-2">
+                time
+              </th>
+              <th scope="col" className="font-normal text-ink-2">
+                <span className="sr-only">what</span>
+              </th>
+              <th scope="col" className="w-14 border-rule border-l px-2 text-right text-out">
+                out
+              </th>
+              <th scope="col" className="w-14 border-rule border-l px-2 pr-3 text-right text-in">
+                in
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {entries.map((entry) => {
+              const today = dayOf(entry.at, timeZone);
+              const isNewDay = today !== day;
+              day = today;
+              const isOff = corrected.has(entry.id);
+              return (
+                <Fragment key={entry.id}>
+                  {isNewDay && (
+                    <tr>
+                      <th colSpan={2} scope="colgroup" className="pt-3 pb-1 pl-5 text-left font-bold text-sm">
+                        {today}
+                      </th>
+                      <td className="border-rule border-l" />
+                      <td className="border-rule border-l" />
+                    </tr>
+                  )}
+                  <tr className="border-rule border-b align-top">
+                    <td className="py-1.5 pl-5">
+                      <button
+                        type="button"
+                        className="figure min-h-6 text-ink-2 text-sm hover:underline disabled:no-underline"
+                        aria-label={`Line ${entry.seq}, ${clockOf(entry.at, timeZone)}, by ${page.names[entry.by] ?? "somebody"}: correct it`}
+                        title={`Line ${entry.seq}, by ${page.names[entry.by] ?? "somebody"}`}
+                        disabled={isOff || waiting.has(entry.id)}
+                        onClick={() => onCorrect(entry.seq)}
+                      >
+                        {clockOf(entry.at, timeZone)}
+                      </button>
+                    </td>
+                    <td className={`py-1.5 pr-2 ${isOff ? "text-ink-2 line-through" : ""}`}>
+                      {words(entry, system, entries)}
+                      {waiting.has(entry.id) && (
+                        <span className="ml-1 whitespace-nowrap font-bold text-sm">· not sent yet</span>
+                      )}
+                    </td>
+                    <td className="whitespace-nowrap border-rule border-l px-2 py-1.5 text-right text-out">
+                      {entry.out !== undefined && (
+                        <span className={`figure ${isOff ? "line-through" : ""}`}>
+                          <OutMark /> {amount(entry, entry.out, system)}
+                        </span>
+                      )}
+                    </td>
+                    <td className="whitespace-nowrap border-rule border-l px-2 py-1.5 pr-3 text-right text-in">
+                      {entry.in !== undefined && (
+                        <span className={`figure ${isOff ? "line-through" : ""}`}>
+                          {amount(entry, entry.in, system)} <InMark />
+                        </span>
+                      )}
+                    </td>
+                  </tr>
+                </Fragment>
+              );
+            })}
+          </tbody>
+        </table>
+        {entries.length === 0 && (
+          <p className="px-5 py-3 text-ink-2">An empty book. Write the complaint first.</p>
+        )}
+      </section>
+    </>
+  );
+}

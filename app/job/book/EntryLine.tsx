@@ -1,0 +1,194 @@
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
+import {
+  completeLine,
+  correctedIds,
+  type LineContext,
+  readLine,
+  type Stage,
+  stillOut,
+} from "../../../core/ledger/index.ts";
+import type { JobContext } from "../context.ts";
+import { useDraft } from "../outbox/useDraft.ts";
+
+const WORD = /[a-zà-ÿ][\wà-ÿ-]*/gi;
+
+/** Names this book has used already: they need no quotes a second time. */
+function namesUsed({ entries }: JobContext): string[] {
+  const used = entries.flatMap((entry) => [
+    entry.item ?? "",
+    entry.place ?? "",
+    entry.text && entry.kind === "movement" ? entry.text : "",
+  ]);
+  return [...new Set(used.flatMap((text) => text.toLowerCase().match(WORD) ?? []))];
+}
+
+function lineContext(context: JobContext, stage: Stage): LineContext {
+  const corrected = correctedIds(context.entries);
+  return {
+    open: stillOut(context.entries),
+    stage,
+    system: context.system,
+    names: namesUsed(context),
+    book: context.entries.map(({ seq, id, kind }) => ({ seq, id, kind, correctable: !corrected.has(id) })),
+  };
+}
+
+/** The one-line entry: says how it reads what is typed, completes from what is open, books on Enter, guesses nothing. */
+export function EntryLine({
+  context,
+  stage,
+  given,
+}: {
+  context: JobContext;
+  stage: Stage;
+  given?: { text: string; at: number };
+}) {
+  const { page, book, mayBook } = context;
+  const id = useId();
+  const input = useRef<HTMLInputElement>(null);
+  const [text, setText] = useDraft(`line:${page.job.id}`);
+  const [chosen, setChosen] = useState(-1);
+  const isSigned = page.job.signedAt !== null;
+  useEffect(() => {
+    if (!given) return;
+    setText(given.text);
+    input.current?.focus();
+  }, [given, setText]);
+  if (!mayBook && !isSigned)
+    return (
+      <p className="border-rule border-t px-5 py-4 text-ink-2">
+        The front desk reads the book; technicians write in it.
+      </p>
+    );
+  const reader = lineContext(context, stage);
+  const offers = completeLine(text, reader);
+  const line = text.trim() === "" ? undefined : readLine(text, reader);
+  const isRefusedHere = isSigned && line && "entry" in line && !line.entry.corrects;
+  const type = (next: string) => {
+    setText(next);
+    setChosen(-1);
+  };
+  const submit = () => {
+    if (!line || "expected" in line || isRefusedHere) return;
+    book([line.entry, ...line.more]);
+    type("");
+  };
+  const press = (event: KeyboardEvent<HTMLInputElement>) => {
+    const offer = offers[chosen] ?? offers[0];
+    if (event.key === "Enter") {
+      event.preventDefault();
+      if (chosen >= 0 && offers[chosen]) type(offers[chosen]);
+      else submit();
+    } else if (event.key === "ArrowDown" && offers.length > 0) {
+      event.preventDefault();
+      setChosen((chosen + 1) % offers.length);
+    } else if (event.key === "ArrowUp" && offers.length > 0) {
+      event.preventDefault();
+      setChosen((chosen + offers.length - 1) % offers.length);
+    } else if (event.key === "Tab" && !event.shiftKey && offer) {
+      event.preventDefault();
+      type(offer);
+    } else if (event.key === "Escape") {
+      setChosen(-1);
+      input.current?.blur();
+    }
+  };
+  return (
+    <div className="border-rule border-t p-3">
+      <div className="rounded-md border-2 border-ink bg-paper p-2 focus-within:outline-3 focus-within:outline-ink focus-within:outline-offset-1">
+        {offers.length > 0 && (
+          <div
+            id={`${id}-offers`}
+            role="listbox"
+            aria-label="May become"
+            className="mb-1 flex flex-wrap gap-1"
+          >
+            {offers.map((offer, index) => (
+              <button
+                key={offer}
+                id={`${id}-offer-${index}`}
+                type="button"
+                role="option"
+                aria-selected={index === chosen}
+                tabIndex={-1}
+                className={`figure min-h-9 rounded border px-2 text-sm ${index === chosen ? "border-ink bg-ink text-paper" : "border-edge"}`}
+                onClick={() => {
+                  type(offer);
+                  input.current?.focus();
+                }}
+              >
+                {offer}
+              </button>
+            ))}
+          </div>
+        )}
+        <div className="flex items-center gap-2">
+          <span aria-hidden="true" className="figure text-ink-2 text-lg">
+            /
+          </span>
+          <input
+            ref={input}
+            data-entry-line
+            role="combobox"
+            aria-label="Entry line"
+            aria-expanded={offers.length > 0}
+            aria-controls={offers.length > 0 ? `${id}-offers` : undefined}
+            aria-activedescendant={chosen >= 0 ? `${id}-offer-${chosen}` : undefined}
+            aria-describedby={`${id}-reading`}
+            aria-autocomplete="list"
+            className="figure min-h-12 w-full min-w-0 bg-transparent text-lg outline-none"
+            maxLength={300}
+            autoComplete="off"
+            autoCapitalize="none"
+            spellCheck={false}
+            enterKeyHint="done"
+            value={text}
+            placeholder={isSigned ? "correct 14 …" : "out 3 m6x20 bag 2"}
+            onChange={(event) => type(event.target.value)}
+            onKeyDown={press}
+          />
+          {line && "entry" in line && !isRefusedHere && (
+            <button
+              type="button"
+              className="min-h-12 shrink-0 rounded-md bg-ink px-3 font-bold text-paper"
+              onClick={submit}
+            >
+              Book it
+            </button>
+          )}
+        </div>
+        <p id={`${id}-reading`} role="status" className="min-h-6 text-sm leading-snug">
+          {!line && (
+            <span className="text-ink-2">
+              {isSigned
+                ? "Signed: only a correction can be booked."
+                : "Say what went out, came in or was read."}
+            </span>
+          )}
+          {line &&
+            "entry" in line &&
+            (isRefusedHere
+              ? "The job is signed: name the line to correct, such as correct 14 …"
+              : `${line.reading} Enter books it.`)}
+          {line && "expected" in line && <Pointed text={text} at={line.at} expected={line.expected} />}
+        </p>
+      </div>
+    </div>
+  );
+}
+
+/** The line again with the first word that can't be placed underlined, and what would be right there. */
+function Pointed({ text, at, expected }: { text: string; at: number; expected: string }) {
+  const end = text.slice(at).search(/\s/);
+  const word = text.slice(at, end < 0 ? undefined : at + end);
+  return (
+    <>
+      <span className="figure block whitespace-pre-wrap break-words">
+        {text.slice(0, at)}
+        <mark className="border-ink border-b-2 bg-wash font-bold text-ink">{word || "␣"}</mark>
+        {word ? text.slice(at + word.length) : ""}
+      </span>
+      <span className="font-bold">Wanted there:</span> {expected}.
+    </>
+  );
+}

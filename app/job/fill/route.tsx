@@ -1,0 +1,171 @@
+import { useState } from "react";
+import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
+import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChipsOne } from "../../ui/Chips.tsx";
+import { TextField } from "../../ui/Field.tsx";
+import { Figure } from "../../ui/Figure.tsx";
+import { ColdCheck } from "../ColdCheck.tsx";
+import { useJob } from "../context.ts";
+import { useDraft } from "../outbox/useDraft.ts";
+import { Caution, Work } from "../Work.tsx";
+import { Jar } from "./Jar.tsx";
+
+const MOVES = {
+  Poured: "poured",
+  Drained: "drained",
+  Spilled: "spilled",
+  "Kept in old parts": "kept",
+  "Missing at arrival": "missing",
+} as const;
+const MOST_L = 200;
+
+function readLitres(text: string, system: System): number | undefined {
+  try {
+    const plain = text.trim().replace(",", ".");
+    const litres = /^[\d.]+$/.test(plain)
+      ? fromShown(Number(plain), "volume", system)
+      : parseQuantity(text).value;
+    return litres > 0 && litres <= MOST_L ? litres : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+function readPercent(text: string): number | undefined {
+  const figure = Number(text.replace("%", "").replace(",", ".").trim());
+  return figure >= 0 && figure <= 100 ? figure / 100 : undefined;
+}
+
+function Pour() {
+  const { page, system, book, mayBook } = useJob();
+  const [move, setMove] = useState<string>("Poured");
+  const [amount, setAmount] = useDraft(`litres:${page.job.id}`);
+  const [strength, setStrength] = useState("");
+  const litres = readLitres(amount, system);
+  const fraction = strength.trim() === "" ? undefined : readPercent(strength);
+  const isAmountWrong = amount.trim() !== "" && litres === undefined;
+  const isStrengthWrong = strength.trim() !== "" && fraction === undefined;
+  const pour = () => {
+    const item = MOVES[move as keyof typeof MOVES];
+    if (litres === undefined || isStrengthWrong) return;
+    const direction: Partial<EntryDraft> = item === "poured" ? { in: litres } : { out: litres };
+    const data = item === "poured" && fraction !== undefined ? { data: { fraction } } : {};
+    book({ kind: "movement", account: "coolant", item, unit: "L", ...direction, ...data });
+    setAmount("");
+  };
+  return (
+    <section aria-labelledby="pour" className="flex flex-col gap-3">
+      <h3 id="pour" className="text-xl">
+        Write down what moved
+      </h3>
+      <ChipsOne
+        label="What moved"
+        options={Object.keys(MOVES)}
+        value={move}
+        onChange={(value) => value && setMove(value)}
+      />
+      <div className="flex flex-wrap items-start gap-3">
+        <div className="w-40">
+          <TextField
+            label="How much"
+            inputMode="decimal"
+            maxLength={12}
+            className="figure text-xl"
+            unit={SHOWN.volume[system].label}
+            value={amount}
+            error={isAmountWrong ? `More than 0, at most ${format(MOST_L, "volume", system)}.` : undefined}
+            onChange={(event) => setAmount(event.target.value)}
+            disabled={!mayBook}
+          />
+        </div>
+        {move === "Poured" && (
+          <div className="w-36">
+            <TextField
+              label="Strength"
+              inputMode="decimal"
+              maxLength={6}
+              className="figure text-xl"
+              unit="%"
+              value={strength}
+              error={isStrengthWrong ? "From 0 to 100 %." : undefined}
+              onChange={(event) => setStrength(event.target.value)}
+              disabled={!mayBook}
+            />
+          </div>
+        )}
+        <Button
+          onClick={pour}
+          disabled={!mayBook || litres === undefined || isStrengthWrong}
+          className="mt-7"
+        >
+          Book it
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** Litres out and in, and what they leave unaccounted for. */
+export default function Fill() {
+  const { entries, page, system } = useJob();
+  const sums = coolantBalance(entries);
+  const rows: [string, number][] = [
+    ["Drained", sums.drainedL],
+    ["Spilled, about", sums.spilledL],
+    ["Kept in old parts", sums.keptInPartsL],
+    ["Missing at arrival", sums.missingAtArrivalL],
+    ["More the car holds now", sums.capacityChangeL],
+    ["Poured", -sums.addedL],
+  ];
+  const isShort = sums.unaccountedL > 0;
+  return (
+    <Work title="How much went in?" next={{ label: "On to Prove", to: "prove" }}>
+      <Caution text="Never open a hot cap. Below about 50 °C, cloth over it, first notch, let the pressure go." />
+      <Caution text="Coolant is sweet and poisons animals and children: catch it, wipe it up, sealed drum, local rules." />
+      <div className="grid items-start gap-x-8 gap-y-6 lg:grid-cols-[13rem_1fr]">
+        <Jar capacityL={page.card?.capacityL} sums={sums} system={system} />
+        <div className="flex flex-col gap-6">
+          <div>
+            <p className="text-ink-2">
+              {!sums.moved
+                ? "Nothing has moved yet"
+                : sums.withinTolerance
+                  ? "Level, as near as jugs can tell"
+                  : isShort
+                    ? "Not accounted for: still to pour, air, or lost"
+                    : "More went in than is known to have come out"}
+            </p>
+            <p role="status">
+              <Figure value={Math.abs(sums.unaccountedL)} dimension="volume" system={system} isKey />
+              <span className="ml-4 text-ink-2">
+                ± {format(sums.toleranceL, "volume", system)} for jugs and what clings
+              </span>
+            </p>
+          </div>
+          <table className="max-w-md">
+            <caption className="sr-only">Coolant balance</caption>
+            <tbody>
+              {rows
+                .filter(([, litres]) => litres !== 0)
+                .map(([name, litres]) => (
+                  <tr key={name} className="border-rule border-b">
+                    <th scope="row" className="py-1 text-left font-normal">
+                      {name}
+                    </th>
+                    <td className={`text-right ${litres < 0 ? "text-in" : "text-out"}`}>
+                      <span className="figure">
+                        {litres < 0 ? "in" : "out"} {format(Math.abs(litres), "volume", system)}
+                      </span>
+                    </td>
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+          <Pour />
+        </div>
+      </div>
+      <ColdCheck />
+    </Work>
+  );
+}

@@ -1,0 +1,48 @@
+import {
+  createContext,
+  type ReactNode,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from "react";
+import { useRevalidator } from "react-router";
+import { browserStore, sendEntry } from "./browser-store.ts";
+import { Outbox, type OutboxState } from "./outbox.ts";
+
+const OutboxContext = createContext<Outbox | null>(null);
+const EMPTY: OutboxState = { unsent: [], isCutOff: false, isLoaded: false };
+const RETRY_MS = 4000;
+
+/** One outbox for every page of the signed-in application. */
+export function OutboxProvider({ personId, children }: { personId: string; children: ReactNode }) {
+  const { revalidate } = useRevalidator();
+  const latest = useRef(revalidate);
+  latest.current = revalidate;
+  const [outbox] = useState(
+    () => new Outbox({ personId, store: browserStore, send: sendEntry, onBooked: () => latest.current() }),
+  );
+  useEffect(() => {
+    void outbox.load();
+    const tryAgain = () => void outbox.flush();
+    const timer = setInterval(tryAgain, RETRY_MS);
+    window.addEventListener("online", tryAgain);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("online", tryAgain);
+    };
+  }, [outbox]);
+  return <OutboxContext value={outbox}>{children}</OutboxContext>;
+}
+
+export function useOutbox(): Outbox {
+  const outbox = useContext(OutboxContext);
+  if (!outbox) throw new Error("useOutbox stands outside OutboxProvider");
+  return outbox;
+}
+
+export function useOutboxState(): OutboxState {
+  const outbox = useOutbox();
+  return useSyncExternalStore(outbox.subscribe, outbox.snapshot, () => EMPTY);
+}

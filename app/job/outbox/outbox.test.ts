@@ -1,0 +1,93 @@
+import { describe, expect, it } from "vitest";
+import { type Answer, Outbox, type OutgoingEntry, type Unsent, withUnsent } from "./outbox.ts";
+
+const note = (id: string): OutgoingEntry => ({
+  id,
+  kind: "note",
+  text: id,
+  stage: "ask",
+  at: "2031-03-04T08:00:00.000Z",
+});
+
+function bench(answers: (unsent: Unsent) => Answer, kept = new Map<string, Unsent>()) {
+  const sent: string[] = [];
+  const outbox = new Outbox({
+    personId: "tobin",
+    store: {
+      all: async () => [...kept.values()],
+      put: async (unsent) => void kept.set(unsent.entry.id, unsent),
+      remove: async (id) => void kept.delete(id),
+    },
+    send: async (unsent) => {
+      sent.push(unsent.entry.id);
+      return answers(unsent);
+    },
+    onBooked: async () => {},
+  });
+  return { outbox, sent, kept };
+}
+
+describe("the outbox", () => {
+  it("sends in the order of typing and forgets what is booked", async () => {
+    const { outbox, sent, kept } = bench(() => "booked");
+    await Promise.all([outbox.add("job", [note("a"), note("b")], 1), outbox.add("job", [note("c")], 2)]);
+    expect(sent).toEqual(["a", "b", "c"]);
+    expect(kept.size).toBe(0);
+    expect(outbox.snapshot().unsent).toEqual([]);
+  });
+
+  it("keeps everything while no server answers, and sends it after a reload", async () => {
+    const first = bench(() => "unreachable");
+    await first.outbox.add("job", [note("a")], 1);
+    await first.outbox.add("job", [note("b")], 2);
+    expect(first.outbox.snapshot()).toMatchObject({ isCutOff: true, unsent: [{}, {}] });
+    const second = bench(() => "booked", first.kept);
+    await second.outbox.load();
+    expect(second.sent).toEqual(["a", "b"]);
+    expect(second.kept.size).toBe(0);
+  });
+
+  it("takes the same entry twice for one", async () => {
+    const { outbox, sent } = bench(() => "unreachable");
+    await outbox.add("job", [note("a")], 1);
+    await outbox.add("job", [note("a")], 2);
+    expect(outbox.snapshot().unsent).toHaveLength(1);
+    expect(sent).toEqual(["a", "a"]);
+  });
+
+  it("keeps a refused entry with its reason and sends the rest", async () => {
+    const { outbox, kept } = bench(({ entry }) =>
+      entry.id === "a" ? { refused: "is back already" } : "booked",
+    );
+    await outbox.add("job", [note("a"), note("b")], 1);
+    expect(outbox.snapshot().unsent).toMatchObject([{ entry: { id: "a" }, refused: "is back already" }]);
+    await outbox.discard("a");
+    expect(kept.size).toBe(0);
+  });
+
+  it("never sends one person's entries under another's name", async () => {
+    const kept = new Map([["x", { jobId: "job", personId: "ilse", entry: note("x"), order: 1 }]]);
+    const { outbox, sent } = bench(() => "booked", kept);
+    await outbox.load();
+    expect(sent).toEqual([]);
+    expect(outbox.snapshot().unsent).toHaveLength(1);
+  });
+});
+
+describe("withUnsent", () => {
+  it("puts what waits behind what is booked, each once", () => {
+    const booked = [{ ...note("a"), jobId: "job", seq: 1, by: "tobin" }];
+    const unsent = ["a", "b", "c"].map(
+      (id, order): Unsent => ({
+        jobId: id === "c" ? "other" : "job",
+        personId: "tobin",
+        entry: note(id),
+        order,
+      }),
+    );
+    expect(withUnsent(booked, unsent, "job").map((entry) => [entry.id, entry.seq])).toEqual([
+      ["a", 1],
+      ["b", 2],
+    ]);
+  });
+});

@@ -1,0 +1,31 @@
+import type { Judgement } from "../../../core/judgement/index.ts";
+import { CHECKS, type CheckName } from "../../../core/trace/index.ts";
+import { VerdictShape } from "../../ui/VerdictMark.tsx";
+
+const NAMES: Record<CheckName, string> = {
+  signal: "Signal",
+  soak: "Cold start",
+  climb: "Climb",
+  thermostat: "Thermostat",
+  fanOn: "Fan start",
+  fanOff: "Fan stop",
+  peak: "Hottest",
+};
+
+/** The verdict of each check with its reason. */
+export function Checks({ checks }: { checks: Record<CheckName, Judgement> }) {
+  return (
+    <ul className="grid gap-x-8 md:grid-cols-2">
+      {CHECKS.map((check) => (
+        <li key={check} className="flex gap-3 border-rule border-b py-2">
+          <span className="pt-0.5">
+            <VerdictShape verdict={checks[check].verdict} />
+          </span>
+          <span>
+            <span className="font-bold">{NAMES[check]}</span> <span>{checks[check].because}</span>
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,212 @@
+import { line, max, min, scaleLinear } from "d3";
+import type { Verdict } from "../../../core/judgement/index.ts";
+import type { TraceEvent, TraceSpec } from "../../../core/trace/index.ts";
+import { SHOWN, type System, toShown } from "../../../core/units/index.ts";
+import { VerdictPath } from "../../ui/VerdictMark.tsx";
+import type { CurvePoint, JudgedLog } from "./judge-log.ts";
+
+const WIDTH = 760;
+const HEIGHT = 380;
+const MARGIN = { top: 14, right: 118, bottom: 66, left: 46 };
+const REVS_LANE = 18;
+const TOLERANCE_C = 4;
+
+const EVENT_WORDS: Record<TraceEvent["kind"], string> = {
+  "thermostat-opens": "thermostat opens",
+  "fan-on": "fan on",
+  "fan-off": "fan off",
+  dropout: "signal drops out",
+  "revs-raised": "revs raised",
+};
+
+interface Band {
+  celsius: number;
+  color: string;
+  label: string;
+}
+
+function bandsOf(spec: TraceSpec): Band[] {
+  const stage = (index: number) => (spec.fanOnC.length === 1 ? "fan" : index === 0 ? "low" : "high");
+  return [
+    { celsius: spec.thermostatOpensC, color: "var(--color-warm-2)", label: "opens" },
+    ...spec.fanOnC.map((celsius, index) => ({
+      celsius,
+      color: "var(--color-warm-4)",
+      label: `${stage(index)} on`,
+    })),
+    ...spec.fanOffC.map((celsius, index) => ({
+      celsius,
+      color: "var(--color-warm-3)",
+      label: `${stage(index)} off`,
+    })),
+  ];
+}
+
+/** Labels on the right edge pushed apart so that none covers another. */
+function spread(bands: { y: number; text: string }[]): { y: number; at: number; text: string }[] {
+  const sorted = [...bands].sort((a, b) => a.y - b.y);
+  let last = Number.NEGATIVE_INFINITY;
+  return sorted.map(({ y, text }) => {
+    last = Math.max(y, last + 17);
+    return { y, at: last, text };
+  });
+}
+
+function verdictOf(
+  event: TraceEvent,
+  { checks }: NonNullable<JudgedLog["analysis"]>,
+  spec: TraceSpec,
+): Verdict {
+  const near = (wanted: number | undefined) =>
+    wanted !== undefined && Math.abs(event.coolantC - wanted) <= (spec.toleranceC ?? TOLERANCE_C)
+      ? "pass"
+      : "fail";
+  if (event.kind === "thermostat-opens") return checks.thermostat.verdict;
+  if (spec.fanSenses === "radiator")
+    return event.kind === "fan-on" ? checks.fanOn.verdict : checks.fanOff.verdict;
+  const stage = (event.stage ?? 1) - 1;
+  return event.kind === "fan-on"
+    ? near(spec.fanOnC[stage])
+    : event.kind === "fan-off"
+      ? near(spec.fanOffC[stage])
+      : "fail";
+}
+
+/** Temperature against minutes, the card's figures as bands with their tolerance, events by verdict shape, revs below. */
+export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: TraceSpec; system: System }) {
+  const { points = [], analysis, marks = [] } = log;
+  if (!analysis || points.length < 2) return null;
+  const bands = bandsOf(spec);
+  const lastS = points.at(-1)?.s ?? 1;
+  const low = Math.min(min(points, (point) => point.coolantC) ?? 0, 20);
+  const high = Math.max(
+    max(points, (point) => point.coolantC) ?? 100,
+    ...bands.map((band) => band.celsius + TOLERANCE_C),
+  );
+  const x = scaleLinear([0, lastS / 60], [MARGIN.left, WIDTH - MARGIN.right]);
+  const y = scaleLinear(
+    [toShown(low, "temperature", system), toShown(high, "temperature", system)],
+    [HEIGHT - MARGIN.bottom, MARGIN.top],
+  ).nice();
+  const at = (celsius: number) => y(toShown(celsius, "temperature", system));
+  const curve = line<CurvePoint>(
+    (point) => x(point.s / 60),
+    (point) => at(point.coolantC),
+  );
+  const bottom = HEIGHT - MARGIN.bottom;
+  const unit = SHOWN.temperature[system].label;
+  const labels = spread(
+    bands.map((band) => ({
+      y: at(band.celsius),
+      text: `${band.label} ${Math.round(toShown(band.celsius, "temperature", system))}`,
+    })),
+  );
+  const mostRevs = max(points, (point) => point.rpm ?? 0) ?? 0;
+  const revs = scaleLinear([0, Math.max(3000, mostRevs)], [HEIGHT - 22, HEIGHT - 22 - REVS_LANE]);
+  const revsLine = line<CurvePoint>(
+    (point) => x(point.s / 60),
+    (point) => revs(point.rpm ?? 0),
+  ).defined((point) => point.rpm !== undefined);
+  const shown = analysis.events.filter((event) => event.kind !== "revs-raised");
+  return (
+    <figure>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="w-full"
+        role="img"
+        aria-label={`Warm-up over ${Math.round(lastS / 60)} minutes, hottest ${Math.round(analysis.peakC)} °C, ${shown.length} events`}
+      >
+        {bands.map((band) => (
+          <rect
+            key={band.label}
+            x={MARGIN.left}
+            width={WIDTH - MARGIN.left - MARGIN.right}
+            y={at(band.celsius + TOLERANCE_C)}
+            height={at(band.celsius - TOLERANCE_C) - at(band.celsius + TOLERANCE_C)}
+            fill={band.color}
+            opacity="0.22"
+          />
+        ))}
+        {bands.map((band) => (
+          <path
+            key={band.label}
+            d={`M${MARGIN.left} ${at(band.celsius)}H${WIDTH - MARGIN.right}`}
+            stroke={band.color}
+            strokeWidth="1.5"
+          />
+        ))}
+        {labels.map((label) => (
+          <g key={label.text}>
+            <path
+              d={`M${WIDTH - MARGIN.right} ${label.y}L${WIDTH - MARGIN.right + 10} ${label.at}`}
+              stroke="var(--edge)"
+            />
+            <text x={WIDTH - MARGIN.right + 14} y={label.at + 5} fontSize="14" fill="var(--ink)">
+              {label.text} {unit}
+            </text>
+          </g>
+        ))}
+        {y.ticks(6).map((tick) => (
+          <g key={tick}>
+            <path d={`M${MARGIN.left} ${y(tick)}H${WIDTH - MARGIN.right}`} stroke="var(--rule)" />
+            <text x={MARGIN.left - 8} y={y(tick) + 5} textAnchor="end" fontSize="14" fill="var(--ink-2)">
+              {tick}
+            </text>
+          </g>
+        ))}
+        {x.ticks(8).map((tick) => (
+          <g key={tick}>
+            <path d={`M${x(tick)} ${bottom}v5`} stroke="var(--ink)" />
+            <text x={x(tick)} y={bottom + 20} textAnchor="middle" fontSize="14" fill="var(--ink-2)">
+              {tick}
+            </text>
+          </g>
+        ))}
+        <path d={`M${MARGIN.left} ${bottom}H${WIDTH - MARGIN.right}`} stroke="var(--ink)" />
+        <text x={WIDTH - MARGIN.right + 8} y={bottom + 20} fontSize="14" fill="var(--ink-2)">
+          minutes
+        </text>
+        <text x={MARGIN.left - 8} y={MARGIN.top - 2} textAnchor="end" fontSize="14" fill="var(--ink-2)">
+          {unit}
+        </text>
+        {mostRevs > 0 && (
+          <>
+            <path d={revsLine(points) ?? ""} fill="none" stroke="var(--ink-2)" strokeWidth="1.2" />
+            <text x={WIDTH - MARGIN.right + 8} y={HEIGHT - 24} fontSize="14" fill="var(--ink-2)">
+              revs
+            </text>
+          </>
+        )}
+        <path
+          d={curve(points) ?? ""}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2.4"
+          strokeLinejoin="round"
+        />
+        {marks.map((mark) => (
+          <path key={mark.s} d={`M${x(mark.s / 60)} ${bottom}v-14`} stroke="var(--ink)" strokeWidth="3">
+            <title>{mark.what}</title>
+          </path>
+        ))}
+        {shown.map((event) => (
+          <g
+            key={`${event.kind}${event.atS}`}
+            transform={`translate(${x(event.atS / 60) - 9} ${at(event.coolantC) - 9}) scale(0.9)`}
+          >
+            <title>{`${EVENT_WORDS[event.kind]}${event.stage && spec.fanOnC.length > 1 ? `, stage ${event.stage}` : ""}: ${Math.round(event.coolantC)} °C after ${Math.round(event.atS / 60)} min`}</title>
+            <VerdictPath verdict={verdictOf(event, analysis, spec)} />
+          </g>
+        ))}
+      </svg>
+      <figcaption className="sr-only">
+        {shown
+          .map(
+            (event) =>
+              `${EVENT_WORDS[event.kind]} at ${Math.round(event.coolantC)} °C after ${Math.round(event.atS / 60)} min`,
+          )
+          .join("; ")}
+      </figcaption>
+    </figure>
+  );
+}

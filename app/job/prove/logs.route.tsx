@@ -1,0 +1,31 @@
+import { data } from "react-router";
+import { MOST_CHARACTERS } from "../../../core/trace/index.ts";
+import { bookLog } from "../../../server/logs/book-log.ts";
+import { notFound, Refusal } from "../../../server/refusal.ts";
+import { checkForm } from "../../shell/forms.ts";
+import { guarded } from "../../shell/guard.server.ts";
+import { LogForm } from "./log.form.ts";
+
+export const loader = guarded("desk", async () => {
+  throw notFound("A page at this address");
+});
+
+const MEGA = 1e6;
+
+/** Takes a log in: read and judged again here, kept whole, and booked. */
+export const action = guarded("technician", async ({ request, params, desk }) => {
+  const form = await request.formData();
+  const checked = checkForm(LogForm, form);
+  if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
+  const file = form.get("log");
+  if (!(file instanceof File)) throw new Refusal({ message: "", fields: { log: "No log came with it." } });
+  if (file.size > MOST_CHARACTERS) {
+    throw new Refusal({
+      status: 413,
+      message: `The log is ${Math.round(file.size / MEGA)} MB; at most ${MOST_CHARACTERS / MEGA} MB can be read.`,
+    });
+  }
+  const text = await file.text();
+  await desk((given) => bookLog(given, params.jobId ?? "", { ...checked.value, text }));
+  return data({ booked: checked.value.id });
+});

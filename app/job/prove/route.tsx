@@ -1,0 +1,223 @@
+import { Upload } from "lucide-react";
+import { type DragEvent, useEffect, useRef, useState } from "react";
+import { useFetcher } from "react-router";
+import { v4 as newId } from "uuid";
+import { standing } from "../../../core/ledger/index.ts";
+import { MOST_CHARACTERS, type TraceSpec } from "../../../core/trace/index.ts";
+import type { Refused } from "../../shell/guard.server.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ColdCheck } from "../ColdCheck.tsx";
+import { useJob } from "../context.ts";
+import { Caution, Work } from "../Work.tsx";
+import { Checks } from "./Checks.tsx";
+import { useJudge } from "./useJudge.ts";
+import { WarmUpChart } from "./WarmUpChart.tsx";
+
+interface Chosen {
+  id: string;
+  name: string;
+  text: string;
+  isBooked: boolean;
+}
+
+const MEGA = 1e6;
+
+function useSpec(): TraceSpec | undefined {
+  const { card } = useJob().page;
+  if (!card) return undefined;
+  const { thermostatOpensC, fanOnC, fanOffC, fanSenses } = card;
+  return { thermostatOpensC, fanOnC, fanOffC, fanSenses };
+}
+
+/** Drop a warm-up log in, see what it proves, book it. */
+export default function Prove() {
+  const { page, entries, system, mayBook } = useJob();
+  const spec = useSpec();
+  const { judging, judge, forget } = useJudge(spec);
+  const [chosen, setChosen] = useState<Chosen>();
+  const [trouble, setTrouble] = useState("");
+  const [isOver, setOver] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const booking = useFetcher<Refused | { booked: string }>();
+  const booked = standing(entries).filter((entry) => typeof entry.data?.logId === "string");
+  const show = (log: Chosen) => {
+    setTrouble("");
+    setChosen(log);
+    void judge(log.text);
+  };
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    forget();
+    setChosen(undefined);
+    if (file.size > MOST_CHARACTERS)
+      return setTrouble(
+        `“${file.name}” is ${Math.round(file.size / MEGA)} MB; at most ${MOST_CHARACTERS / MEGA} MB can be read. Export one warm-up, or fewer columns.`,
+      );
+    show({ id: newId(), name: file.name.slice(0, 200), text: await file.text(), isBooked: false });
+  };
+  const open = async (logId: string, name: string) => {
+    forget();
+    const response = await fetch(`/jobs/${page.job.id}/logs/${logId}/as-handed-in.csv`).catch(
+      () => undefined,
+    );
+    if (!response?.ok)
+      return setTrouble(`“${name}” could not be fetched. Try again when the server answers.`);
+    show({ id: logId, name, text: await response.text(), isBooked: true });
+  };
+  const last = booked.at(-1);
+  const lastId = typeof last?.data?.logId === "string" ? last.data.logId : undefined;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the last booked log is shown by itself, once
+  useEffect(() => {
+    if (lastId && !chosen && spec) void open(lastId, String(last?.data?.log ?? "log"));
+  }, [lastId]);
+  const answer = booking.data;
+  const refused =
+    answer && "refused" in answer
+      ? answer.refused.message || Object.values(answer.refused.fields).join(" ")
+      : "";
+  const isBooked = chosen && (chosen.isBooked || booked.some((entry) => entry.data?.logId === chosen.id));
+  const log = judging.state === "done" ? judging.log : undefined;
+  const bookIt = () => {
+    if (!chosen) return;
+    const form = new FormData();
+    form.set("id", chosen.id);
+    form.set("name", chosen.name);
+    form.set("log", new File([chosen.text], "log.csv", { type: "text/csv" }));
+    void booking.submit(form, {
+      method: "post",
+      action: `/jobs/${page.job.id}/logs`,
+      encType: "multipart/form-data",
+    });
+  };
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    void take(event.dataTransfer.files[0]);
+  };
+  const canBook = log?.analysis && !isBooked && mayBook;
+  return (
+    <Work
+      title="Does it do what the card says?"
+      next={
+        canBook
+          ? {
+              label: booking.state === "idle" ? "Book this log" : "Booking",
+              onClick: bookIt,
+              disabled: booking.state !== "idle",
+            }
+          : { label: "On to Sign", to: "sign" }
+      }
+    >
+      <Caution text="Engine running: doors open, extraction on. Loose sleeves away from belts and fans." />
+      {!spec && (
+        <p className="font-bold">
+          This vehicle has no cooling card, so a log can't be judged. Write the card first.
+        </p>
+      )}
+      {spec && (
+        // biome-ignore lint/a11y/noStaticElementInteractions: dropping is a second way; the button inside is the first
+        <div
+          className={`flex flex-wrap items-center gap-4 rounded-md border-2 border-dashed p-4 ${isOver ? "border-ink bg-wash" : "border-edge"}`}
+          onDragOver={(event) => {
+            event.preventDefault();
+            setOver(true);
+          }}
+          onDragLeave={() => setOver(false)}
+          onDrop={drop}
+        >
+          <Upload aria-hidden="true" />
+          <p className="min-w-48 flex-1">
+            Drop a warm-up log here.{" "}
+            <span className="text-ink-2">CSV with a time and a coolant temperature.</span>
+          </p>
+          <Button onClick={() => input.current?.click()}>Choose a file</Button>
+          <input
+            ref={input}
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv,text/plain"
+            className="sr-only"
+            tabIndex={-1}
+            aria-label="Warm-up log"
+            onChange={(event) =>
+              void take(event.target.files?.[0]).then(
+                () => event.target && Object.assign(event.target, { value: "" }),
+              )
+            }
+          />
+        </div>
+      )}
+      <div role="status" className="contents">
+        {judging.state === "reading" && <p>Reading {chosen?.name}.</p>}
+        {(trouble || refused) && <p className="border-ink border-l-4 pl-3 font-bold">{trouble || refused}</p>}
+        {judging.state === "broken" && (
+          <p className="border-ink border-l-4 pl-3 font-bold">{judging.message}</p>
+        )}
+        {log && !log.analysis && (
+          <p className="border-ink border-l-4 pl-3 font-bold">
+            {log.problems.find((problem) => problem.stops)?.message} Nothing was booked.
+          </p>
+        )}
+      </div>
+      {log?.analysis && chosen && spec && (
+        <section aria-labelledby="log" className="flex flex-col gap-4">
+          <h3 id="log" className="flex flex-wrap items-baseline gap-x-4 text-xl">
+            <span className="break-all">{chosen.name}</span>
+            <span className="font-normal text-base text-ink-2">
+              {log.rows} rows · {isBooked ? "booked" : "not booked yet"}
+            </span>
+          </h3>
+          <WarmUpChart log={log} spec={spec} system={system} />
+          <Checks checks={log.analysis.checks} />
+          {(log.problems.length > 0 || log.assumed.length > 0) && (
+            <details>
+              <summary className="min-h-12 py-3 font-bold">
+                {log.problems.length + log.assumed.length}{" "}
+                {log.problems.length + log.assumed.length === 1 ? "remark" : "remarks"} on how it was read
+              </summary>
+              <ul className="list-disc pl-6">
+                {[...log.assumed, ...log.problems.map((problem) => problem.message)].map((remark) => (
+                  <li key={remark}>{remark}</li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </section>
+      )}
+      {booked.length > 0 && (
+        <section aria-labelledby="booked">
+          <h3 id="booked" className="text-xl">
+            Booked logs
+          </h3>
+          <ul>
+            {booked.map((entry) => (
+              <li key={entry.id} className="flex flex-wrap items-center gap-x-5 border-rule border-b py-1">
+                <Button
+                  weight="quiet"
+                  className="px-1"
+                  onClick={() => void open(String(entry.data?.logId), String(entry.data?.log))}
+                >
+                  {String(entry.data?.log)}
+                </Button>
+                <a
+                  className="inline-flex min-h-12 items-center underline underline-offset-4"
+                  href={`/jobs/${page.job.id}/logs/${entry.data?.logId}/warm-up.csv`}
+                  download
+                >
+                  as CSV in °C and seconds
+                </a>
+                <a
+                  className="inline-flex min-h-12 items-center underline underline-offset-4"
+                  href={`/jobs/${page.job.id}/logs/${entry.data?.logId}/as-handed-in.csv`}
+                  download
+                >
+                  as it was handed in
+                </a>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <ColdCheck />
+    </Work>
+  );
+}

@@ -1,0 +1,65 @@
+import {
+  Outlet,
+  redirect,
+  type ShouldRevalidateFunctionArgs,
+  useLoaderData,
+  useLocation,
+} from "react-router";
+import { STAGES, type Stage, standing } from "../../core/ledger/index.ts";
+import { readJob } from "../../server/jobs/read-job.ts";
+import { guarded } from "../shell/guard.server.ts";
+import { Book } from "./book/Book.tsx";
+import { useJobBook } from "./context.ts";
+import { JobHeader } from "./JobHeader.tsx";
+import { StageStrip } from "./StageStrip.tsx";
+import { useFreshness } from "./useFreshness.ts";
+
+export const loader = guarded("desk", async ({ params, url, desk }) => {
+  const page = await desk((given) => readJob(given, params.jobId ?? ""));
+  if (/^\/jobs\/[^/]+\/?$/.test(url.pathname)) {
+    const stage = page.job.signedAt ? "sign" : (standing(page.entries).at(-1)?.stage ?? "ask");
+    throw redirect(`/jobs/${page.job.id}/${stage}`);
+  }
+  return page;
+});
+
+/** Going from stage to stage of one job needs no new book: what is booked from here is in it already. */
+export function shouldRevalidate({
+  currentUrl,
+  nextUrl,
+  currentParams,
+  nextParams,
+  formMethod,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs) {
+  const isSameJob = currentParams.jobId === nextParams.jobId;
+  return isSameJob && !formMethod && currentUrl.pathname !== nextUrl.pathname
+    ? false
+    : defaultShouldRevalidate;
+}
+
+export const meta = ({ data }: { data?: Awaited<ReturnType<typeof loader>> }) => [
+  { title: data ? `${data.vehicle.plate} · job ${data.job.number} · Warm Ledger` : "Warm Ledger" },
+];
+
+const stageOf = (pathname: string): Stage => STAGES.find((stage) => pathname.endsWith(`/${stage}`)) ?? "ask";
+
+/** A job: the vehicle and the stages on top, the stage's work in the middle, the book always beside it. */
+export default function JobPage() {
+  const page = useLoaderData<typeof loader>();
+  const stage = stageOf(useLocation().pathname);
+  const context = useJobBook(page, stage);
+  useFreshness();
+  return (
+    <div className="book:grid book:h-dvh book:grid-cols-[minmax(0,1fr)_384px]">
+      <div className="flex min-w-0 flex-col book:h-dvh book:overflow-y-auto">
+        <JobHeader context={context} />
+        <StageStrip jobId={page.job.id} entries={context.entries} isSigned={page.job.signedAt !== null} />
+        <main id="work" className="flex flex-1 flex-col p-5 pb-28 lg:px-7 book:pb-6">
+          <Outlet context={context} />
+        </main>
+      </div>
+      <Book context={context} stage={stage} />
+    </div>
+  );
+}

@@ -1,0 +1,66 @@
+import type { ReactNode } from "react";
+import {
+  isRouteErrorResponse,
+  Links,
+  type LinksFunction,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useRouteError,
+  useRouteLoaderData,
+} from "react-router";
+import type { Route } from "./+types/root";
+import styles from "./app.css?url";
+import { Apology } from "./shell/Apology.tsx";
+import { readPreferences } from "./shell/cookies.server.ts";
+import { openToAll } from "./shell/guard.server.ts";
+import { useNonce } from "./shell/nonce.ts";
+
+export const links: LinksFunction = () => [
+  { rel: "stylesheet", href: styles },
+  { rel: "icon", href: "/mark.svg", type: "image/svg+xml" },
+];
+
+export const loader = openToAll(({ request }) => readPreferences(request));
+
+export const meta: Route.MetaFunction = () => [{ title: "Warm Ledger" }];
+
+export function Layout({ children }: { children: ReactNode }) {
+  const preferences = useRouteLoaderData<typeof loader>("root");
+  const nonce = useNonce();
+  return (
+    <html lang="en" data-theme={preferences?.theme ?? "day"}>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <Meta />
+        <Links />
+      </head>
+      <body>
+        {children}
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
+      </body>
+    </html>
+  );
+}
+
+export default function Root() {
+  return <Outlet />;
+}
+
+/** Errors that reach the top: a page that isn't there, a refusal, or a fault with its reference. */
+export function ErrorBoundary() {
+  const error = useRouteError();
+  if (isRouteErrorResponse(error)) {
+    const said = (error.data as { message?: string } | null)?.message;
+    return <Apology status={error.status} message={said} />;
+  }
+  return (
+    <Apology
+      status={500}
+      message="The page broke while it was drawn. What was booked is safe; load it again."
+    />
+  );
+}

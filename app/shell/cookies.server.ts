@@ -1,0 +1,34 @@
+import { createCookie } from "react-router";
+
+const DAYS = 86_400;
+/** Secure is left to the proxy's scheme: a shop's tablet may reach its own server by plain address on its own net. */
+const kept = { httpOnly: true, sameSite: "lax", path: "/", secure: process.env.HTTPS === "1" } as const;
+
+/** Holds the session's token; only its hash is stored. */
+export const sessionCookie = createCookie("session", { ...kept, maxAge: 14 * DAYS });
+/** Makes this browser one of the shop's own. */
+export const deviceCookie = createCookie("device", { ...kept, maxAge: 3650 * DAYS });
+/** How this browser likes to see things: theme and units. */
+export const preferenceCookie = createCookie("preferences", { ...kept, maxAge: 3650 * DAYS });
+
+export async function readCookie(
+  cookie: typeof sessionCookie,
+  request: Request,
+): Promise<string | undefined> {
+  const value: unknown = await cookie.parse(request.headers.get("Cookie"));
+  return typeof value === "string" ? value : undefined;
+}
+
+export interface Preferences {
+  theme: "day" | "dim";
+  units?: "metric" | "us";
+}
+
+export async function readPreferences(request: Request): Promise<Preferences> {
+  const value: unknown = await preferenceCookie.parse(request.headers.get("Cookie"));
+  const given = (value && typeof value === "object" ? value : {}) as Record<string, unknown>;
+  return {
+    theme: given.theme === "dim" ? "dim" : "day",
+    ...(given.units === "us" || given.units === "metric" ? { units: given.units } : {}),
+  };
+}

@@ -1,0 +1,90 @@
+import { randomUUID } from "node:crypto";
+import { data, type LoaderFunctionArgs, redirect } from "react-router";
+import { atDesk, type Desk } from "../../server/database/connection.ts";
+import { findSession, type Member } from "../../server/people/find-session.ts";
+import { type Role, reaches } from "../../server/people/roles.ts";
+import { Refusal } from "../../server/refusal.ts";
+import { readCookie, readPreferences, sessionCookie } from "./cookies.server.ts";
+import { database } from "./database.server.ts";
+import { log } from "./log.server.ts";
+
+export interface Visit {
+  request: Request;
+  params: Record<string, string | undefined>;
+  url: URL;
+  member: Member;
+  /** Runs one use-case in its own transaction, for this shop and person. */
+  desk: <Result>(work: (desk: Desk) => Promise<Result>) => Promise<Result>;
+}
+
+/** What a refused action answers: shown beside its fields, with what was typed kept. */
+export interface Refused {
+  refused: { message: string; fields: Record<string, string> };
+}
+
+function fault(error: unknown, request: Request): never {
+  const reference = randomUUID().slice(0, 8);
+  log.error({ reference, method: request.method, path: new URL(request.url).pathname, err: error }, "fault");
+  throw data(
+    { message: `A fault of ours, not yours. It is noted under ${reference}; nothing was half booked.` },
+    { status: 500 },
+  );
+}
+
+/** Turns a Refusal into a 4xx answer and anything unforeseen into a noted fault; answers and redirects pass through. */
+async function answered<Result>(request: Request, work: () => Promise<Result>): Promise<Result> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof Refusal) {
+      const { message, status, fields } = error;
+      if (request.method === "GET") throw data({ message }, { status });
+      return data({ refused: { message, fields } }, { status }) as Result;
+    }
+    if (error instanceof Response || (error && typeof error === "object" && "init" in error)) throw error;
+    return fault(error, request);
+  }
+}
+
+function askToSignIn(request: Request, url: URL): never {
+  const wantsPage = request.method === "GET" && !url.pathname.includes(".");
+  if (wantsPage)
+    throw redirect(`/sign-in?to=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search)}`);
+  throw data({ message: "You are not signed in." }, { status: 401 });
+}
+
+/**
+ * The one door of every loader and action: nobody passes without a session, or with a role that doesn't reach. Routes
+ * that anybody may see say so with `openToAll`; there is no third way.
+ */
+export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Result>) {
+  return ({ request, params }: Pick<LoaderFunctionArgs, "request" | "params">) =>
+    answered(request, async () => {
+      const url = new URL(request.url);
+      const now = new Date();
+      const found = await findSession(database(), await readCookie(sessionCookie, request), now);
+      if (!found) return askToSignIn(request, url);
+      if (!reaches(found.role, role)) {
+        const message = `This is for ${role === "lead" ? "a lead" : "technicians"}; you are signed in as ${found.name}.`;
+        throw data({ message, refused: { message, fields: {} } }, { status: 403 });
+      }
+      const { units } = await readPreferences(request);
+      const member = { ...found, units: units ?? found.units };
+      const { shopId, personId } = member;
+      return work({
+        request,
+        params,
+        url,
+        member,
+        desk: (useCase) => atDesk(database(), { shopId, personId }, useCase),
+      });
+    });
+}
+
+/** A loader or action that needs no session: signing in, making a browser the shop's own, how things look. */
+export function openToAll<Result>(
+  work: (visit: Pick<Visit, "request" | "params" | "url">) => Promise<Result>,
+) {
+  return ({ request, params }: Pick<LoaderFunctionArgs, "request" | "params">) =>
+    answered(request, () => work({ request, params, url: new URL(request.url) }));
+}

@@ -1,0 +1,51 @@
+import { Transform } from "class-transformer";
+import { registerDecorator } from "class-validator";
+import { type Dimension, format, fromShown, parseQuantity, type System } from "../../core/units/index.ts";
+
+const BARE = /^[-−]?\d+(?:[.,]\d+)?$/;
+
+function read(value: unknown, dimension: Dimension, system: System): number | undefined {
+  if (typeof value === "number") return value;
+  const text = String(value ?? "")
+    .trim()
+    .replace("−", "-");
+  if (text === "") return undefined;
+  if (BARE.test(text)) return fromShown(Number(text.replace(",", ".")), dimension, system);
+  try {
+    const quantity = parseQuantity(text);
+    return quantity.dimension === dimension ? quantity.value : Number.NaN;
+  } catch {
+    return Number.NaN;
+  }
+}
+
+/**
+ * A field that takes a figure with or without a unit and holds it in core units, from `least` to `most`. A bare figure
+ * is in the unit of the system that the form names in its field `system`.
+ */
+export function Quantity(
+  dimension: Dimension,
+  least: number,
+  most: number,
+  { optional = false } = {},
+): PropertyDecorator {
+  return (target, property) => {
+    Transform(({ value, obj }) => read(value, dimension, obj.system === "us" ? "us" : "metric"))(
+      target,
+      property as string,
+    );
+    registerDecorator({
+      name: "quantity",
+      target: target.constructor,
+      propertyName: property as string,
+      validator: {
+        validate: (value: unknown) =>
+          value === undefined ? optional : typeof value === "number" && value >= least && value <= most,
+        defaultMessage: ({ object } = { object: {} } as never) => {
+          const system = (object as { system?: string }).system === "us" ? "us" : "metric";
+          return `A figure from ${format(least, dimension, system)} to ${format(most, dimension, system)}${optional ? ", or nothing" : ""}.`;
+        },
+      },
+    });
+  };
+}

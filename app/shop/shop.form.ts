@@ -1,0 +1,37 @@
+import { IsIn, IsString, IsUUID, Length, Matches } from "class-validator";
+
+/** What the Shop page sends, one form each. */
+export class UnitsForm {
+  @IsIn(["metric", "us"], { message: "Metric or US." })
+  units: "metric" | "us";
+}
+
+export class DeviceForm {
+  @IsString()
+  @Length(1, 80, { message: "A name for this browser, 1 to 80 letters." })
+  deviceName: string;
+}
+
+export class RemoveDeviceForm {
+  @IsUUID("all", { message: "Choose a device." })
+  deviceId: string;
+}
+
+export class PersonForm {
+  @IsUUID("all", { message: "Load the page again." })
+  id: string;
+
+  @IsString()
+  @Length(1, 80, { message: "A name, 1 to 80 letters." })
+  name: string;
+
+  @IsIn(["desk", "technician", "lead"], { message: "Choose what they do." })
+  role: "desk" | "technician" | "lead";
+
+  @Matches(/^\d{4,8}$/, { message: "A PIN is 4 to 8 digits." })
+  pin: string;
+
+  @IsString()
+  @Length(10, 200, { message: "10 letters or more; three odd words do well." })
+  password: string;
+}

@@ -1,0 +1,202 @@
+import { useState } from "react";
+import { data, Form, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { atDesk, findShopBySlug } from "../../server/database/connection.ts";
+import { findTiles } from "../../server/people/devices.ts";
+import { findSession } from "../../server/people/find-session.ts";
+import { ROLE_NAMES, type Role } from "../../server/people/roles.ts";
+import { shopOfToken } from "../../server/people/secrets.ts";
+import { signIn } from "../../server/people/sign-in.ts";
+import { Refusal } from "../../server/refusal.ts";
+import { deviceCookie, readCookie, sessionCookie } from "../shell/cookies.server.ts";
+import { database } from "../shell/database.server.ts";
+import { checkForm } from "../shell/forms.ts";
+import { openToAll, type Refused } from "../shell/guard.server.ts";
+import { Button } from "../ui/Button.tsx";
+import { TextField } from "../ui/Field.tsx";
+import { PasswordForm, PinForm } from "./sign-in.form.ts";
+
+/** Only a page of ours, never another site. */
+const goalOf = (url: URL) => {
+  const to = url.searchParams.get("to") ?? "/";
+  return /^\/(?![/\\])/.test(to) ? to : "/";
+};
+
+export const meta = () => [{ title: "Sign in · Warm Ledger" }];
+
+export const loader = openToAll(async ({ request, url }) => {
+  if (await findSession(database(), await readCookie(sessionCookie, request), new Date()))
+    throw redirect(goalOf(url));
+  const tiles = await findTiles(database(), await readCookie(deviceCookie, request));
+  return {
+    shopName: tiles?.shopName,
+    people: tiles?.people.map(({ id, name, role }) => ({ id, name, role: ROLE_NAMES[role as Role] })),
+  };
+});
+
+async function credentialsOf(request: Request) {
+  const form = await request.formData();
+  if (form.has("pin")) {
+    const token = await readCookie(deviceCookie, request);
+    if (!(await findTiles(database(), token)))
+      throw new Refusal({
+        message: "This browser is not one of the shop's own. Sign in by name and password.",
+      });
+    const checked = checkForm(PinForm, form);
+    if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
+    return { shopId: shopOfToken(token), credentials: checked.value };
+  }
+  const checked = checkForm(PasswordForm, form);
+  if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
+  const { shop, name, password } = checked.value;
+  return {
+    shopId: (await findShopBySlug(database(), shop))?.id,
+    credentials: { name: name.trim(), password },
+  };
+}
+
+const NOBODY = "00000000-0000-4000-8000-000000000000";
+
+export const action = openToAll(async ({ request, url }) => {
+  const { shopId, credentials } = await credentialsOf(request);
+  const old = await readCookie(sessionCookie, request);
+  const oldToken = old && shopOfToken(old) === shopId ? old : undefined;
+  const answer = await atDesk(database(), { shopId: shopId ?? NOBODY }, (desk) =>
+    signIn(desk, credentials, oldToken),
+  );
+  if ("refused" in answer)
+    return data<Refused>(
+      { refused: { message: "", fields: { [answer.field]: answer.refused } } },
+      { status: 422 },
+    );
+  return redirect(goalOf(url), { headers: { "Set-Cookie": await sessionCookie.serialize(answer.token) } });
+});
+
+export default function SignIn() {
+  const { shopName, people } = useLoaderData<typeof loader>();
+  const answer = useActionData() as Refused | undefined;
+  const isBusy = useNavigation().state !== "idle";
+  const fields = answer?.refused.fields ?? {};
+  return (
+    <main className="mx-auto flex min-h-dvh max-w-3xl flex-col justify-center gap-8 p-6">
+      <header>
+        <p className="font-bold text-4xl">Warm Ledger</p>
+        <p className="mt-1 text-ink-2 text-xl">{shopName ?? "The book of a cooling-system shop"}</p>
+      </header>
+      {answer?.refused.message && (
+        <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
+          {answer.refused.message}
+        </p>
+      )}
+      {people ? (
+        <ByTile people={people} error={fields.pin ?? fields.personId} isBusy={isBusy} />
+      ) : (
+        <ByPassword fields={fields} isBusy={isBusy} />
+      )}
+    </main>
+  );
+}
+
+function ByTile({
+  people,
+  error,
+  isBusy,
+}: {
+  people: { id: string; name: string; role: string }[];
+  error?: string;
+  isBusy: boolean;
+}) {
+  const [chosen, setChosen] = useState<string>();
+  const person = people.find((each) => each.id === chosen);
+  return (
+    <Form method="post" className="flex flex-col gap-6">
+      <fieldset>
+        <legend className="mb-3 font-bold">Who is it?</legend>
+        <div className="grid gap-3 sm:grid-cols-2">
+          {people.map(({ id, name, role }) => (
+            <label
+              key={id}
+              className="flex min-h-20 cursor-pointer items-center gap-4 rounded-md border-2 border-edge bg-sheet px-5 has-checked:border-ink has-checked:bg-ink has-checked:text-paper has-focus-visible:outline-3 has-focus-visible:outline-ink has-focus-visible:outline-offset-2"
+            >
+              <input
+                type="radio"
+                name="personId"
+                value={id}
+                required
+                className="size-5"
+                checked={chosen === id}
+                onChange={() => setChosen(id)}
+              />
+              <span>
+                <span className="block font-bold text-xl">{name}</span>
+                <span className="block">{role}</span>
+              </span>
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <div className="flex flex-wrap items-end gap-4">
+        <div className="w-56">
+          <TextField
+            key={chosen}
+            label={person ? `PIN of ${person.name.split(" ")[0]}` : "PIN"}
+            name="pin"
+            type="password"
+            inputMode="numeric"
+            maxLength={8}
+            required
+            className="figure text-2xl tracking-[0.3em]"
+            autoFocus={Boolean(chosen)}
+          />
+        </div>
+        <Button type="submit" weight="main" disabled={isBusy}>
+          Sign in
+        </Button>
+      </div>
+      {error && (
+        <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
+          {error}
+        </p>
+      )}
+    </Form>
+  );
+}
+
+function ByPassword({ fields, isBusy }: { fields: Record<string, string>; isBusy: boolean }) {
+  return (
+    <Form method="post" className="flex max-w-md flex-col gap-4">
+      <p>
+        This browser is not one of a shop's own, so sign in with your name and password. A lead can enrol it
+        on the Shop page.
+      </p>
+      <TextField
+        label="Shop"
+        name="shop"
+        required
+        maxLength={40}
+        autoCapitalize="none"
+        placeholder="lantern-hill"
+        error={fields.shop}
+      />
+      <TextField
+        label="Name"
+        name="name"
+        required
+        maxLength={80}
+        autoComplete="username"
+        error={fields.name}
+      />
+      <TextField
+        label="Password"
+        name="password"
+        type="password"
+        required
+        maxLength={200}
+        autoComplete="current-password"
+        error={fields.password}
+      />
+      <Button type="submit" weight="main" disabled={isBusy}>
+        Sign in
+      </Button>
+    </Form>
+  );
+}

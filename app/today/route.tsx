@@ -1,0 +1,117 @@
+import { Link, useLoaderData } from "react-router";
+import { WAITS, type WaitKind } from "../../core/job/index.ts";
+import { listToday, type Slip } from "../../server/jobs/list-today.ts";
+import { guarded } from "../shell/guard.server.ts";
+import { useMember } from "../shell/member.ts";
+import { STAGE_NAMES } from "../shell/stage-names.ts";
+import { ButtonLink } from "../ui/Button.tsx";
+import { dateOf, dayOf, spanWords } from "../ui/dates.ts";
+import { StageMark } from "../ui/StageMark.tsx";
+import { waitUntilWords } from "../ui/waits.ts";
+
+export const meta = () => [{ title: "Today · Warm Ledger" }];
+
+export const loader = guarded("desk", async ({ desk }) => ({
+  slips: await desk(listToday),
+  now: Date.now(),
+}));
+
+const LANES: Record<WaitKind, { title: string; empty: string }> = {
+  hands: { title: "Hands", empty: "Nothing waits for a person." },
+  heat: { title: "Heat", empty: "No engine warming or cooling." },
+  parts: { title: "Parts", empty: "Nothing waits for a part." },
+  night: { title: "A night", empty: "No level waits for the morning." },
+  owner: { title: "The owner", empty: "Nobody has to be asked." },
+};
+
+function JobSlip({ slip, now }: { slip: Slip; now: number }) {
+  const { timeZone } = useMember();
+  return (
+    <Link
+      to={`/jobs/${slip.id}/${slip.stage}`}
+      className="flex flex-col gap-2 border-edge border-t-4 bg-sheet p-4 hover:bg-wash"
+    >
+      <span className="flex items-baseline justify-between gap-2">
+        <span className="figure font-bold text-xl">{slip.plate}</span>
+        <span className="figure text-ink-2 text-sm">№ {slip.number}</span>
+      </span>
+      <span className="text-ink-2">
+        {slip.vehicle}
+        {slip.bay && ` · ${slip.bay}`}
+        {slip.assignedTo && ` · ${slip.assignedTo}`}
+      </span>
+      <span>{slip.finding ?? slip.complaint ?? "Complaint not written yet"}</span>
+      <span className="flex items-center gap-1" role="img" aria-label={`In ${STAGE_NAMES[slip.stage]}`}>
+        {slip.stages.map(({ stage, state }) => (
+          <span key={stage} aria-hidden="true">
+            <StageMark state={state} />
+          </span>
+        ))}
+        <span className="ml-2 font-bold">{STAGE_NAMES[slip.stage]}</span>
+      </span>
+      {slip.wait.words && (
+        <span className="border-rule border-t pt-2">
+          {slip.wait.words}
+          <span className="block font-bold">{waitUntilWords(slip.wait, now, timeZone)}</span>
+        </span>
+      )}
+      <span className="text-ink-2 text-sm">
+        {slip.open === 0 ? "nothing open" : `${slip.open} open`} · last entry {spanWords(slip.lastAt, now)}{" "}
+        ago
+      </span>
+    </Link>
+  );
+}
+
+/** The jobs in hand by what each waits for. */
+export default function Today() {
+  const { slips, now } = useLoaderData<typeof loader>();
+  const { timeZone, shopName } = useMember();
+  return (
+    <main id="work" className="p-5 lg:p-7">
+      <header className="mb-6 flex flex-wrap items-end justify-between gap-4">
+        <div>
+          <h1 className="text-3xl">Today</h1>
+          <p className="text-ink-2">
+            {shopName} · {dayOf(new Date(now).toISOString(), timeZone)} ·{" "}
+            {slips.length === 1 ? "one job" : `${slips.length} jobs`} in hand
+          </p>
+        </div>
+        <ButtonLink to="/vehicles" weight="main" data-next>
+          Open a job
+        </ButtonLink>
+      </header>
+      <div className="grid gap-5 sm:grid-cols-2 xl:grid-cols-5">
+        {WAITS.map((wait) => {
+          const here = slips.filter((slip) => slip.wait.waitsFor === wait);
+          return (
+            <section key={wait} aria-labelledby={`lane-${wait}`}>
+              <h2
+                id={`lane-${wait}`}
+                className="mb-2 flex items-baseline justify-between border-ink border-b-2 pb-1 text-xl"
+              >
+                <span>
+                  <span className="font-normal text-base text-ink-2">waits for </span>
+                  {LANES[wait].title}
+                </span>
+                <span className="figure">{here.length}</span>
+              </h2>
+              <div className="flex flex-col gap-3">
+                {here.map((slip) => (
+                  <JobSlip key={slip.id} slip={slip} now={now} />
+                ))}
+                {here.length === 0 && <p className="py-2 text-ink-2">{LANES[wait].empty}</p>}
+              </div>
+            </section>
+          );
+        })}
+      </div>
+      {slips.length === 0 && (
+        <p className="mt-6">
+          No job is open. Find the vehicle first, then open a job on it. Today is{" "}
+          {dateOf(new Date(now).toISOString(), timeZone)}.
+        </p>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,26 @@
+import type { ButtonHTMLAttributes } from "react";
+import { Link, type LinkProps } from "react-router";
+
+type Weight = "main" | "plain" | "quiet";
+
+const LOOKS: Record<Weight, string> = {
+  main: "border-ink bg-ink text-paper hover:bg-ink-2",
+  plain: "border-ink bg-sheet hover:bg-wash",
+  quiet: "border-transparent underline underline-offset-4 hover:bg-wash",
+};
+
+const BASE =
+  "inline-flex min-h-12 items-center justify-center gap-2 rounded-md border-2 px-5 py-2 font-bold leading-tight disabled:cursor-not-allowed disabled:border-dashed disabled:border-edge disabled:bg-transparent disabled:text-ink-2";
+
+export function Button({
+  weight = "plain",
+  className = "",
+  type = "button",
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { weight?: Weight }) {
+  return <button type={type} className={`${BASE} ${LOOKS[weight]} ${className}`} {...rest} />;
+}
+
+export function ButtonLink({ weight = "plain", className = "", ...rest }: LinkProps & { weight?: Weight }) {
+  return <Link className={`${BASE} ${LOOKS[weight]} ${className}`} {...rest} />;
+}

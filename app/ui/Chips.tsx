@@ -1,0 +1,57 @@
+import { ToggleGroup } from "radix-ui";
+
+const CHIP =
+  "min-h-12 rounded-md border-2 border-edge bg-sheet px-4 font-medium data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper";
+
+interface Given {
+  label: string;
+  options: readonly string[];
+}
+
+/** Several of a few. */
+export function ChipsMany({
+  label,
+  options,
+  value,
+  onChange,
+}: Given & { value: string[]; onChange: (value: string[]) => void }) {
+  return (
+    <ToggleGroup.Root
+      type="multiple"
+      aria-label={label}
+      value={value}
+      onValueChange={onChange}
+      className="flex flex-wrap gap-2"
+    >
+      {options.map((option) => (
+        <ToggleGroup.Item key={option} value={option} className={CHIP}>
+          {option}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
+
+/** One of a few, or none yet. */
+export function ChipsOne({
+  label,
+  options,
+  value,
+  onChange,
+}: Given & { value: string; onChange: (value: string) => void }) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label={label}
+      value={value}
+      onValueChange={onChange}
+      className="flex flex-wrap gap-2"
+    >
+      {options.map((option) => (
+        <ToggleGroup.Item key={option} value={option} className={CHIP}>
+          {option}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}

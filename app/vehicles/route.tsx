@@ -1,0 +1,99 @@
+import { Search } from "lucide-react";
+import { Form, Link, useLoaderData, useSubmit } from "react-router";
+import { findVehicles } from "../../server/vehicles/find-vehicles.ts";
+import { guarded } from "../shell/guard.server.ts";
+import { useMember } from "../shell/member.ts";
+import { ButtonLink } from "../ui/Button.tsx";
+import { dateOf } from "../ui/dates.ts";
+import { Figure } from "../ui/Figure.tsx";
+
+export const meta = () => [{ title: "Vehicles · Warm Ledger" }];
+
+const LONGEST_SEARCH = 80;
+
+export const loader = guarded("desk", async ({ url, desk }) => {
+  const search = (url.searchParams.get("find") ?? "").slice(0, LONGEST_SEARCH);
+  return { search, vehicles: await desk((given) => findVehicles(given, search)) };
+});
+
+export default function Vehicles() {
+  const { search, vehicles } = useLoaderData<typeof loader>();
+  const { units, timeZone } = useMember();
+  const submit = useSubmit();
+  return (
+    <main id="work" className="p-5 lg:p-7">
+      <header className="mb-5 flex flex-wrap items-end justify-between gap-4">
+        <h1 className="text-3xl">Vehicles</h1>
+        <ButtonLink to="/vehicles/new">Add a vehicle</ButtonLink>
+      </header>
+      <Form
+        role="search"
+        className="mb-6 flex max-w-2xl items-center gap-3"
+        onChange={(event) => submit(event.currentTarget, { replace: true })}
+      >
+        <label htmlFor="find" className="sr-only">
+          Any part of plate, VIN or name
+        </label>
+        <Search aria-hidden="true" />
+        <input
+          // biome-ignore lint/a11y/noAutofocus: finding a vehicle is the only thing to do here
+          autoFocus
+          id="find"
+          name="find"
+          type="search"
+          maxLength={LONGEST_SEARCH}
+          defaultValue={search}
+          placeholder="Any part of plate, VIN or name"
+          className="field-box text-xl"
+        />
+      </Form>
+      <p role="status" className="mb-2 text-ink-2">
+        {vehicles.length === 1 ? "One vehicle" : `${vehicles.length} vehicles`}
+        {search && ` with “${search}”`}
+      </p>
+      {vehicles.length === 0 ? (
+        <p>Nothing like that is in the books. Try fewer letters, or add the vehicle.</p>
+      ) : (
+        <ul className="border-ink border-t-2">
+          {vehicles.map((vehicle) => (
+            <li
+              key={vehicle.id}
+              className="grid items-center gap-x-6 border-rule border-b py-2 sm:grid-cols-[10rem_1fr_9rem_11rem]"
+            >
+              <Link
+                to={`/vehicles/${vehicle.id}`}
+                className="figure flex min-h-12 items-center font-bold text-xl underline decoration-1 underline-offset-4"
+              >
+                {vehicle.plate}
+              </Link>
+              <span>
+                <span className="font-bold">{vehicle.name}</span>{" "}
+                <span className="text-ink-2">{vehicle.use}</span>
+                <span className="figure block text-ink-2 text-sm">{vehicle.vin}</span>
+              </span>
+              <span className="sm:text-right">
+                {vehicle.distanceKm !== null && (
+                  <Figure value={vehicle.distanceKm} dimension="distance" system={units} />
+                )}
+              </span>
+              <span>
+                {vehicle.openJobId ? (
+                  <Link
+                    to={`/jobs/${vehicle.openJobId}`}
+                    className="inline-flex min-h-12 items-center font-bold underline underline-offset-4"
+                  >
+                    Job {vehicle.openJobNumber} open
+                  </Link>
+                ) : (
+                  <span className="text-ink-2">
+                    {vehicle.lastAt ? `last seen ${dateOf(vehicle.lastAt, timeZone)}` : "never here yet"}
+                  </span>
+                )}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </main>
+  );
+}

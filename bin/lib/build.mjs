@@ -1,0 +1,34 @@
+import { existsSync, readdirSync, statSync } from "node:fs";
+import { join } from "node:path";
+import { ROOT } from "./paths.mjs";
+import { finish } from "./processes.mjs";
+import { say } from "./say.mjs";
+
+const SOURCES = [
+  "app",
+  "core",
+  "server",
+  "public",
+  "package-lock.json",
+  "vite.config.ts",
+  "react-router.config.ts",
+];
+
+function newest(path) {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return readdirSync(path).reduce((latest, name) => Math.max(latest, newest(join(path, name))), 0);
+}
+
+/** Makes the production build where there is none or a source is newer than it. */
+export async function ensureBuild() {
+  const built = join(ROOT, "build/server/index.js");
+  const isStale =
+    !existsSync(built) || SOURCES.some((source) => newest(join(ROOT, source)) > statSync(built).mtimeMs);
+  if (!isStale) return;
+  say("Application: building (some seconds)");
+  await finish(join(ROOT, "node_modules/.bin/react-router"), ["build"], {
+    cwd: ROOT,
+    env: { ...process.env, NODE_ENV: "production" },
+  });
+}
