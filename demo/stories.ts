@@ -200,7 +200,7 @@ function openBuild(): Story {
     .in("build", 20)
     .move("part", "radiator", "", 1, "in")
     .move("fastener", "M8×25", "bag 2", 3, "in")
-    .waits("parts", "one M8×25 on Thursday's van", 1500);
+    .waits("parts", "one M8×25 on the next van", 1500);
 }
 
 function openProve(): Story {

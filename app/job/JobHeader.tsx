@@ -27,7 +27,6 @@ function Waits({ context }: { context: JobContext }) {
   const [words, setWords] = useState("");
   const [minutes, setMinutes] = useState("");
   const until = waitUntilWords(wait, Date.now(), timeZone);
-  const said = [wait.waitsFor === "hands" ? "" : wait.words, until].filter(Boolean).join(", ");
   const figure = Number(minutes);
   const isWrong = minutes !== "" && !(figure >= 1 && figure <= 20_000);
   const save = () => {
@@ -43,10 +42,10 @@ function Waits({ context }: { context: JobContext }) {
   if (!mayBook) return null;
   return (
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
-      <Popover.Trigger className="inline-flex min-h-12 items-center gap-2 rounded-md border-2 border-edge px-3">
+      <Popover.Trigger className="inline-flex min-h-12 shrink-0 items-center gap-2 whitespace-nowrap rounded-md border-2 border-edge px-3">
         <span className="text-ink-2">waits for</span>
         <span className="font-bold">{WAIT_NAMES[wait.waitsFor]}</span>
-        {said && <span className="hidden max-w-56 truncate text-ink-2 xl:inline">{said}</span>}
+        {until && <span className="hidden text-ink-2 xl:inline">{until}</span>}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -95,12 +94,12 @@ export function JobHeader({ context }: { context: JobContext }) {
     job.assignedTo ?? "",
   ].filter(Boolean);
   return (
-    <header className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 px-5 pt-3 lg:px-7">
-      <div className="flex flex-wrap items-baseline gap-x-4">
-        <h1 className="figure whitespace-nowrap text-3xl">
+    <header className="flex items-center justify-between gap-x-6 gap-y-2 px-5 pt-2 max-sm:flex-col max-sm:items-start lg:px-7">
+      <div className="flex min-w-0 flex-wrap items-baseline gap-x-4">
+        <h1 className="figure whitespace-nowrap text-2xl">
           <Link to={`/vehicles/${vehicle.id}`}>{vehicle.plate}</Link>
         </h1>
-        <p className="text-lg">{rest.join(" · ")}</p>
+        <p>{rest.join(" · ")}</p>
       </div>
       {job.signedAt ? (
         <p className="inline-flex min-h-12 items-center gap-2 font-bold">

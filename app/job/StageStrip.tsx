@@ -1,4 +1,4 @@
-import { NavLink, useNavigate, useParams } from "react-router";
+import { NavLink, useLocation, useNavigate } from "react-router";
 import { stageStates } from "../../core/job/index.ts";
 import type { Entry } from "../../core/ledger/index.ts";
 import { STAGE_NAMES } from "../shell/stage-names.ts";
@@ -14,15 +14,10 @@ interface Given {
 export function StageStrip({ jobId, entries, isSigned }: Given) {
   const states = stageStates(entries, isSigned);
   const navigate = useNavigate();
-  const { "*": _, ...params } = useParams();
-  const path = typeof window === "undefined" ? "" : window.location.pathname;
-  const here = states.find(({ stage }) => path.endsWith(`/${stage}`))?.stage ?? "ask";
+  const { pathname } = useLocation();
+  const here = states.find(({ stage }) => pathname.endsWith(`/${stage}`))?.stage ?? "ask";
   return (
-    <nav
-      aria-label="Stages"
-      key={params.jobId}
-      className="sticky top-0 z-20 border-rule border-b bg-paper px-5 lg:px-7"
-    >
+    <nav aria-label="Stages" className="sticky top-0 z-20 border-rule border-b bg-paper px-5 lg:px-7">
       <label className="flex items-center gap-3 py-2 sm:hidden">
         <span className="font-bold">Stage</span>
         <select

@@ -24,9 +24,16 @@ export function Work({
   const { page } = useJob();
   return (
     <>
-      <h2 className="mb-4 text-2xl">{title}</h2>
-      <div className="flex flex-1 flex-col gap-6">{children}</div>
-      <div className="sticky bottom-0 mt-6 flex flex-wrap items-center justify-end gap-3 border-rule border-t bg-paper py-3 max-book:static">
+      <section
+        aria-label="Work"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+        tabIndex={0}
+        className="min-h-0 flex-1 overflow-y-auto px-5 pt-4 pb-6 lg:px-7"
+      >
+        <h2 className="mb-3 text-2xl">{title}</h2>
+        <div className="flex flex-col gap-5">{children}</div>
+      </section>
+      <div className="flex flex-wrap items-center justify-end gap-3 border-rule border-t px-5 py-2 max-book:pb-32 lg:px-7">
         {aside}
         {next &&
           (next.to ? (
@@ -43,19 +50,26 @@ export function Work({
   );
 }
 
-/** A hazard, shown where it is; tapping it books that it was read. */
-export function Caution({ text }: { text: string }) {
+/** Hazards, shown where they are, one after another; tapping books that it was read. */
+export function Cautions({ texts }: { texts: readonly string[] }) {
   const { entries, book, mayBook } = useJob();
-  const isRead = entries.some((entry) => entry.kind === "caution" && entry.text === text);
-  if (isRead) return null;
+  const read = new Set(entries.filter((entry) => entry.kind === "caution").map((entry) => entry.text));
+  const unread = texts.filter((text) => !read.has(text));
+  const [first] = unread;
+  if (!first) return null;
   return (
-    <div
-      role="note"
-      className="flex flex-wrap items-center gap-4 border-ink border-l-[6px] bg-wash py-2 pr-3 pl-4"
-    >
-      <p className="min-w-56 flex-1 font-bold">{text}</p>
+    <div role="note" className="flex items-center gap-4 border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-4">
+      <p className="flex-1 font-bold leading-snug">
+        {first}
+        {unread.length > 1 && <span className="font-normal text-ink-2"> One more after this.</span>}
+      </p>
       {mayBook && (
-        <Button onClick={() => book({ kind: "caution", text, data: { acknowledged: true } })}>Read it</Button>
+        <Button
+          className="shrink-0 px-4"
+          onClick={() => book({ kind: "caution", text: first, data: { acknowledged: true } })}
+        >
+          Read it
+        </Button>
       )}
     </div>
   );

@@ -52,10 +52,10 @@ export default function JobPage() {
   useFreshness();
   return (
     <div className="book:grid book:h-dvh book:grid-cols-[minmax(0,1fr)_384px]">
-      <div className="flex min-w-0 flex-col book:h-dvh book:overflow-y-auto">
+      <div className="flex min-w-0 flex-col book:h-dvh">
         <JobHeader context={context} />
         <StageStrip jobId={page.job.id} entries={context.entries} isSigned={page.job.signedAt !== null} />
-        <main id="work" className="flex flex-1 flex-col p-5 pb-28 lg:px-7 book:pb-6">
+        <main id="work" className="flex min-h-0 flex-1 flex-col">
           <Outlet context={context} />
         </main>
       </div>

@@ -29,7 +29,7 @@ function JobSlip({ slip, now }: { slip: Slip; now: number }) {
   return (
     <Link
       to={`/jobs/${slip.id}/${slip.stage}`}
-      className="flex flex-col gap-2 border-edge border-t-4 bg-sheet p-4 hover:bg-wash"
+      className="flex flex-col gap-1 border-ink border-l-4 bg-sheet px-4 py-3 hover:bg-wash"
     >
       <span className="flex items-baseline justify-between gap-2">
         <span className="figure font-bold text-xl">{slip.plate}</span>
@@ -50,9 +50,8 @@ function JobSlip({ slip, now }: { slip: Slip; now: number }) {
         <span className="ml-2 font-bold">{STAGE_NAMES[slip.stage]}</span>
       </span>
       {slip.wait.words && (
-        <span className="border-rule border-t pt-2">
-          {slip.wait.words}
-          <span className="block font-bold">{waitUntilWords(slip.wait, now, timeZone)}</span>
+        <span className="border-rule border-t pt-1">
+          {slip.wait.words}, <span className="font-bold">{waitUntilWords(slip.wait, now, timeZone)}</span>
         </span>
       )}
       <span className="text-ink-2 text-sm">
@@ -81,27 +80,28 @@ export default function Today() {
           Open a job
         </ButtonLink>
       </header>
-      <div className="grid gap-5 sm:grid-cols-2 xl:grid-cols-5">
+      <div className="border-ink border-t-2">
         {WAITS.map((wait) => {
           const here = slips.filter((slip) => slip.wait.waitsFor === wait);
           return (
-            <section key={wait} aria-labelledby={`lane-${wait}`}>
-              <h2
-                id={`lane-${wait}`}
-                className="mb-2 flex items-baseline justify-between border-ink border-b-2 pb-1 text-xl"
-              >
-                <span>
-                  <span className="font-normal text-base text-ink-2">waits for </span>
-                  {LANES[wait].title}
-                </span>
-                <span className="figure">{here.length}</span>
+            <section
+              key={wait}
+              aria-labelledby={`lane-${wait}`}
+              className="grid gap-x-6 gap-y-2 border-edge border-b py-4 lg:grid-cols-[9rem_1fr]"
+            >
+              <h2 id={`lane-${wait}`} className="text-xl">
+                <span className="block font-normal text-base text-ink-2">waits for</span>
+                {LANES[wait].title}
               </h2>
-              <div className="flex flex-col gap-3">
-                {here.map((slip) => (
-                  <JobSlip key={slip.id} slip={slip} now={now} />
-                ))}
-                {here.length === 0 && <p className="py-2 text-ink-2">{LANES[wait].empty}</p>}
-              </div>
+              {here.length === 0 ? (
+                <p className="self-center text-ink-2">{LANES[wait].empty}</p>
+              ) : (
+                <div className="grid gap-4 xl:grid-cols-2">
+                  {here.map((slip) => (
+                    <JobSlip key={slip.id} slip={slip} now={now} />
+                  ))}
+                </div>
+              )}
             </section>
           );
         })}

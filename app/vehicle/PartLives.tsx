@@ -18,7 +18,7 @@ export function PartLives({ parts, levels }: { parts: PartLife[]; levels: { at: 
       {parts.length === 0 && <p>No part has been fitted here yet.</p>}
       <ul className="flex flex-col gap-3">
         {parts.map((part) => {
-          const left = ((new Date(part.from).getTime() - start) / whole) * 100;
+          const left = Math.min(99, ((new Date(part.from).getTime() - start) / whole) * 100);
           const width = Math.max(1, ((ends(part) - new Date(part.from).getTime()) / whole) * 100);
           return (
             <li key={`${part.jobId}${part.item}${part.place}`}>

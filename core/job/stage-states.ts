@@ -15,7 +15,7 @@ const IS_DONE: Record<Stage, (entries: readonly Entry[]) => boolean> = {
   find: (entries) => entries.some((entry) => entry.data?.finding),
   plan: (entries) => entries.some((entry) => entry.data?.checkedPart || entry.data?.noParts),
   strip: (entries) =>
-    entries.some((entry) => entry.kind === "movement" && entry.account !== "coolant" && (entry.out ?? 0) > 0),
+    entries.some((entry) => entry.stage === "strip" && entry.account !== "coolant" && (entry.out ?? 0) > 0),
   build: (entries) =>
     entries.some((entry) => entry.kind === "movement" && entry.account !== "coolant" && (entry.in ?? 0) > 0),
   fill: (entries) => entries.some((entry) => entry.account === "coolant" && (entry.in ?? 0) > 0),

@@ -57,6 +57,13 @@ export default function Ask() {
   const lastKm = page.vehicle.distanceKm;
   const isLess = km !== undefined && lastKm !== null && km < lastKm - 1 && !answers.distance;
 
+  const known = answers.distance?.value ?? lastKm;
+  const distanceHint = isLess
+    ? "That is less than last time: look again, or book it and say why in a note."
+    : known === null || known === undefined
+      ? undefined
+      : `${answers.distance ? "In the book" : "Last time"}: ${format(known, "distance", system)}`;
+
   const drafts: EntryDraft[] = [];
   const put = (question: Question, draft: EntryDraft, isSame: boolean) => {
     const before = answers[question];
@@ -116,10 +123,11 @@ export default function Ask() {
       </p>
       <TextArea
         label="Complaint, in their words"
-        rows={3}
+        rows={2}
         maxLength={2000}
         value={complaint}
-        placeholder={answers.complaint?.text ?? "Hot in the school queue, fan not heard"}
+        placeholder={answers.complaint ? "" : "Hot in the school queue, fan not heard"}
+        hint={answers.complaint && `In the book: ${answers.complaint.text}`}
         onChange={(event) => setComplaint(event.target.value)}
         disabled={!mayBook}
       />
@@ -131,10 +139,7 @@ export default function Ask() {
           unit={SHOWN.distance[system].label}
           value={distance}
           className="figure"
-          placeholder={format(answers.distance?.value ?? lastKm ?? 0, "distance", system).split("\u00a0")[0]}
-          hint={
-            isLess ? "That is less than last time: look again, or book it and say why in a note." : undefined
-          }
+          hint={distanceHint}
           error={isDistanceWrong ? `Figures only, up to ${format(MOST_KM, "distance", system)}.` : undefined}
           onChange={(event) => setDistance(event.target.value)}
           disabled={!mayBook}
@@ -144,7 +149,8 @@ export default function Ask() {
           maxLength={200}
           className="figure"
           value={codes}
-          placeholder={answers.codes?.text ?? "none read yet"}
+          placeholder={answers.codes ? "" : "none read yet"}
+          hint={answers.codes && `In the book: ${answers.codes.text}`}
           onChange={(event) => setCodes(event.target.value)}
           disabled={!mayBook}
         />

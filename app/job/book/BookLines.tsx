@@ -1,4 +1,4 @@
-import { Fragment, useEffect, useRef } from "react";
+import { Fragment, type RefObject, useEffect, useRef } from "react";
 import { correctedIds, describeEntry, type Entry, isStrike } from "../../../core/ledger/index.ts";
 import { format, type System } from "../../../core/units/index.ts";
 import { clockOf, dayOf } from "../../ui/dates.ts";
@@ -8,14 +8,46 @@ import type { JobContext } from "../context.ts";
 const amount = (entry: Entry, figure: number, system: System) =>
   entry.account === "coolant" ? format(figure, "volume", system).split("\u00a0")[0] : String(figure);
 
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
 function words(entry: Entry, system: System, entries: readonly Entry[]): string {
   if (isStrike(entry)) {
     const struck = entries.find((each) => each.id === entry.corrects);
     return `Line ${struck?.seq} struck out.`;
   }
-  const said = describeEntry(entry, system).replace(/^(Out|In): /, "");
+  const said = capital(describeEntry(entry, system).replace(/^(Out|In): /, ""));
   const corrected = entry.corrects && entries.find((each) => each.id === entry.corrects);
   return corrected ? `Line ${corrected.seq} corrected: ${said}` : said;
+}
+
+const AT_FOOT_PX = 40;
+
+/** Keeps the newest line in view while the book grows or its room changes, unless somebody reads further up. */
+function useFoot(foot: RefObject<HTMLElement | null>): void {
+  useEffect(() => {
+    const scroller = foot.current;
+    const content = scroller?.firstElementChild;
+    if (!scroller || !content) return;
+    let isAtFoot = true;
+    let lastTop = 0;
+    const follow = () => {
+      if (isAtFoot) scroller.scrollTop = scroller.scrollHeight;
+    };
+    const look = () => {
+      const isNear = scroller.scrollHeight - scroller.scrollTop - scroller.clientHeight < AT_FOOT_PX;
+      if (isNear) isAtFoot = true;
+      else if (scroller.scrollTop < lastTop) isAtFoot = false;
+      lastTop = scroller.scrollTop;
+    };
+    const observer = new ResizeObserver(follow);
+    observer.observe(scroller);
+    observer.observe(content);
+    scroller.addEventListener("scroll", look, { passive: true });
+    return () => {
+      observer.disconnect();
+      scroller.removeEventListener("scroll", look);
+    };
+  }, [foot]);
 }
 
 /** Every line of the book, ruled, newest at the foot; corrected ones stay readable, struck through. */
@@ -23,11 +55,7 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
   const { entries, system, timeZone, page, waiting } = context;
   const corrected = correctedIds(entries);
   const foot = useRef<HTMLElement>(null);
-  const count = entries.length;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new line, and only that, brings its foot into view
-  useEffect(() => {
-    if (foot.current) foot.current.scrollTop = foot.current.scrollHeight;
-  }, [count]);
+  useFoot(foot);
   let day = "";
   return (
     <>
@@ -42,19 +70,19 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
         aria-label="Lines of the book"
         className="min-h-0 flex-1 overflow-y-auto"
       >
-        <table className="w-full border-collapse text-[0.94rem]">
+        <table className="w-full table-fixed border-collapse text-[0.94rem]">
           <thead className="sticky top-0 z-10 bg-sheet">
             <tr className="border-rule border-b text-left text-sm">
-              <th scope="col" className="w-16 py-1 pl-5 font-normal text-ink-2">
+              <th scope="col" className="w-[4.9rem] py-1 pl-5 font-normal text-ink-2">
                 time
               </th>
               <th scope="col" className="font-normal text-ink-2">
                 <span className="sr-only">what</span>
               </th>
-              <th scope="col" className="w-14 border-rule border-l px-2 text-right text-out">
+              <th scope="col" className="w-[4.4rem] border-rule border-l px-1.5 text-right text-out">
                 out
               </th>
-              <th scope="col" className="w-14 border-rule border-l px-2 pr-3 text-right text-in">
+              <th scope="col" className="w-[4.9rem] border-rule border-l px-1.5 pr-3 text-right text-in">
                 in
               </th>
             </tr>
@@ -76,7 +104,11 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
                       <td className="border-rule border-l" />
                     </tr>
                   )}
-                  <tr className="border-rule border-b align-top">
+                  <tr
+                    data-line={entry.seq}
+                    data-unsent={waiting.has(entry.id) ? "" : undefined}
+                    className="border-rule border-b align-top"
+                  >
                     <td className="py-1.5 pl-5">
                       <button
                         type="button"
@@ -95,14 +127,14 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
                         <span className="ml-1 whitespace-nowrap font-bold text-sm">· not sent yet</span>
                       )}
                     </td>
-                    <td className="whitespace-nowrap border-rule border-l px-2 py-1.5 text-right text-out">
+                    <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 text-right text-out">
                       {entry.out !== undefined && (
                         <span className={`figure ${isOff ? "line-through" : ""}`}>
                           <OutMark /> {amount(entry, entry.out, system)}
                         </span>
                       )}
                     </td>
-                    <td className="whitespace-nowrap border-rule border-l px-2 py-1.5 pr-3 text-right text-in">
+                    <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 pr-3 text-right text-in">
                       {entry.in !== undefined && (
                         <span className={`figure ${isOff ? "line-through" : ""}`}>
                           {amount(entry, entry.in, system)} <InMark />

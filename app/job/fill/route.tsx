@@ -8,7 +8,7 @@ import { Figure } from "../../ui/Figure.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
 import { useDraft } from "../outbox/useDraft.ts";
-import { Caution, Work } from "../Work.tsx";
+import { Cautions, Work } from "../Work.tsx";
 import { Jar } from "./Jar.tsx";
 
 const MOVES = {
@@ -106,6 +106,11 @@ function Pour() {
   );
 }
 
+const CAUTIONS = [
+  "Never open a hot cap. Below about 50 °C, cloth over it, first notch, let the pressure go.",
+  "Coolant is sweet and poisons animals and children: catch it, wipe it up, sealed drum, local rules.",
+];
+
 /** Litres out and in, and what they leave unaccounted for. */
 export default function Fill() {
   const { entries, page, system } = useJob();
@@ -121,8 +126,7 @@ export default function Fill() {
   const isShort = sums.unaccountedL > 0;
   return (
     <Work title="How much went in?" next={{ label: "On to Prove", to: "prove" }}>
-      <Caution text="Never open a hot cap. Below about 50 °C, cloth over it, first notch, let the pressure go." />
-      <Caution text="Coolant is sweet and poisons animals and children: catch it, wipe it up, sealed drum, local rules." />
+      <Cautions texts={CAUTIONS} />
       <div className="grid items-start gap-x-8 gap-y-6 lg:grid-cols-[13rem_1fr]">
         <Jar capacityL={page.card?.capacityL} sums={sums} system={system} />
         <div className="flex flex-col gap-6">

@@ -7,7 +7,7 @@ import { TextArea, TextField } from "../../ui/Field.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { useJob } from "../context.ts";
 import { useDraft } from "../outbox/useDraft.ts";
-import { Caution, Work } from "../Work.tsx";
+import { Cautions, Work } from "../Work.tsx";
 
 const OUTCOMES: { verdict: Verdict; label: string }[] = [
   { verdict: "pass", label: "Passed" },
@@ -137,6 +137,10 @@ function WhatIsIt() {
   );
 }
 
+const CAUTIONS = [
+  "A fan may start at any moment, key off too: unplug it before hands go in. Fused jumpers only.",
+];
+
 /** Tests and the finding, by hand. */
 export default function Find() {
   const { entries } = useJob();
@@ -149,7 +153,7 @@ export default function Find() {
         to: findingOf(entries)?.kind === "nothing-wrong" ? "sign" : "plan",
       }}
     >
-      <Caution text="A fan may start at any moment, key off too: unplug it before hands go in. Fused jumpers only." />
+      <Cautions texts={CAUTIONS} />
       <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
         <TestDone />
         <WhatIsIt />

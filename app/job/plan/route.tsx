@@ -8,7 +8,7 @@ import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
 import { useDraft } from "../outbox/useDraft.ts";
 import { tickId } from "../tick-id.ts";
-import { Caution, Work } from "../Work.tsx";
+import { Cautions, Work } from "../Work.tsx";
 
 function ChoosePart() {
   const { page, book, mayBook } = useJob();
@@ -83,6 +83,10 @@ function ChoosePart() {
   );
 }
 
+const CAUTIONS = [
+  "Don't open the car before the part is in hand and out of its box: dents, bent pegs, wrong year.",
+];
+
 /** Parts with grade and supplier, each looked at out of its box before the car is opened. */
 export default function Plan() {
   const { entries, page, timeZone, book, mayBook } = useJob();
@@ -106,7 +110,7 @@ export default function Plan() {
         )
       }
     >
-      <Caution text="Don't open the car before the part is in hand and out of its box: dents, bent pegs, wrong year." />
+      <Cautions texts={CAUTIONS} />
       <section aria-labelledby="parts">
         <h3 id="parts" className="mb-2 text-xl">
           For this job

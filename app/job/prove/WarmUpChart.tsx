@@ -6,7 +6,7 @@ import { VerdictPath } from "../../ui/VerdictMark.tsx";
 import type { CurvePoint, JudgedLog } from "./judge-log.ts";
 
 const WIDTH = 760;
-const HEIGHT = 380;
+const HEIGHT = 340;
 const MARGIN = { top: 14, right: 118, bottom: 66, left: 46 };
 const REVS_LANE = 18;
 const TOLERANCE_C = 4;

@@ -8,7 +8,7 @@ import type { Refused } from "../../shell/guard.server.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
-import { Caution, Work } from "../Work.tsx";
+import { Cautions, Work } from "../Work.tsx";
 import { Checks } from "./Checks.tsx";
 import { useJudge } from "./useJudge.ts";
 import { WarmUpChart } from "./WarmUpChart.tsx";
@@ -28,6 +28,8 @@ function useSpec(): TraceSpec | undefined {
   const { thermostatOpensC, fanOnC, fanOffC, fanSenses } = card;
   return { thermostatOpensC, fanOnC, fanOffC, fanSenses };
 }
+
+const CAUTIONS = ["Engine running: doors open, extraction on. Loose sleeves away from belts and fans."];
 
 /** Drop a warm-up log in, see what it proves, book it. */
 export default function Prove() {
@@ -108,7 +110,7 @@ export default function Prove() {
           : { label: "On to Sign", to: "sign" }
       }
     >
-      <Caution text="Engine running: doors open, extraction on. Loose sleeves away from belts and fans." />
+      <Cautions texts={CAUTIONS} />
       {!spec && (
         <p className="font-bold">
           This vehicle has no cooling card, so a log can't be judged. Write the card first.

@@ -131,7 +131,7 @@ export default function Sign() {
             </p>
             <ul className="border-ink border-t-2">
               {shown.map((words) => (
-                <li key={words} className="border-rule border-b py-2 text-lg">
+                <li key={words} className="border-rule border-b py-1">
                   {words}
                 </li>
               ))}

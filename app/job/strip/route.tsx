@@ -6,7 +6,7 @@ import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
 import { Tray } from "../Tray.tsx";
-import { Caution, Work } from "../Work.tsx";
+import { Cautions, Work } from "../Work.tsx";
 
 /** What comes off most often, in the order in which it does. */
 const USUAL: { account: Account; item: string; place?: string }[] = [
@@ -91,6 +91,10 @@ function IntoBag() {
   );
 }
 
+const CAUTIONS = [
+  "Engine cold. Stands, not the jack. Battery off near airbag plugs, then wait. Refrigerant lines stay closed.",
+];
+
 /** Taking off: by tapping what usually comes off, by the bag, or through the entry line. */
 export default function Strip() {
   const { entries, book, mayBook } = useJob();
@@ -101,7 +105,7 @@ export default function Strip() {
     );
   return (
     <Work title="What came off?" next={{ label: "On to Build", to: "build" }}>
-      <Caution text="Engine cold. Stands, not the jack. Battery off near airbag plugs, then wait. Refrigerant lines stay closed." />
+      <Cautions texts={CAUTIONS} />
       <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
         <section aria-labelledby="usual" className="flex flex-col gap-3">
           <h3 id="usual" className="text-xl">

@@ -1,0 +1,233 @@
+import { readFileSync } from "node:fs";
+import Ajv2020 from "ajv/dist/2020.js";
+import addFormats from "ajv-formats";
+import type { Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { demoId } from "../demo/story.ts";
+import { Application, settled, TABLET } from "./support/application.ts";
+import { allSent, bookLine, bookWords, openBalance, pictureOfFailure, seen, tap } from "./support/walk.ts";
+
+let application: Application;
+let page: Page;
+beforeAll(async () => {
+  application = await Application.open();
+  page = await application.signedIn("tobin");
+});
+afterAll(() => application.close());
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+const next = () => page.keyboard.press("n");
+const stage = (name: string) =>
+  page.waitForFunction((end) => location.pathname.endsWith(end), {}, `/${name}`);
+const atField = (label: string) => page.locator(`::-p-aria([name="${label}"])`);
+
+describe("one job from complaint to signed", () => {
+  it("is opened on a vehicle found by part of its plate", async () => {
+    await page.keyboard.press("k");
+    await page.waitForSelector("#find");
+    await page.locator("#find").fill("5508");
+    await seen(page, "One vehicle");
+    await tap(page, "MRW 5508");
+    await seen(page, "Cooling card");
+    await tap(page, "Open a job");
+    await stage("ask");
+    await settled(page);
+  });
+
+  it("asks, and books what was answered in one tap", async () => {
+    await atField("Complaint, in their words").fill("Fan never heard, hot in the hay queue");
+    await atField("Distance").fill("48800");
+    await tap(page, "standing still");
+    await tap(page, "hot weather");
+    await tap(page, "three quarters");
+    await tap(page, "at the line");
+    await atField("Codes, as the reader shows them").fill("none");
+    await tap(page, "Book it");
+    await page.waitForFunction(() => document.querySelectorAll("aside [data-line]").length === 6);
+    await allSent(page);
+    expect((await bookWords(page)).join("\n")).toMatch(
+      /hay queue[\s\S]*48\s?800[\s\S]*standing still, hot weather/,
+    );
+  });
+
+  it("finds by hand, with a verdict", async () => {
+    await page.keyboard.press("2");
+    await stage("find");
+    await atField("What was tested").fill("fused jumper across the switch plug");
+    await atField("What you saw").fill("fan ran at once");
+    await tap(page, "Passed");
+    await bookLine(page, "test switch in the pot fail");
+    await atField("In one sentence").fill("Thermal switch does not close");
+    await tap(page, "This is the fault");
+    await seen(page, "The fault");
+    await allSent(page);
+  });
+
+  it("plans a part with grade and supplier, ticked with a name and only once", async () => {
+    await page.keyboard.press("3");
+    await stage("plan");
+    await tap(page, "Choose it");
+    await seen(page, "Choose the grade.");
+    await atField("Part").fill("Thermal switch");
+    await tap(page, "maker's");
+    await atField("Supplier").fill("Coldbrook Parts");
+    await tap(page, "Choose it");
+    await seen(page, "thermal switch not yet checked out of its box");
+    const tick = await page.waitForSelector("::-p-aria(Here, out of the box, undamaged)");
+    await tick?.evaluate((button) => {
+      (button as HTMLButtonElement).click();
+      (button as HTMLButtonElement).click();
+    });
+    await seen(page, "Tobin Askel, ");
+    await allSent(page);
+    expect((await bookWords(page)).filter((line) => line.includes("out of the box"))).toHaveLength(1);
+  });
+
+  it("strips by the line and by tapping", async () => {
+    await page.keyboard.press("4");
+    await stage("strip");
+    await bookLine(page, "out 8 clips undertray");
+    await tap(page, "switch plug");
+    await seen(page, "switch plug still off");
+    await bookLine(page, 'out "thermal switch"');
+    await bookLine(page, "drain 1.4");
+    await bookLine(page, "tool out magnet");
+    await tap(page, "2");
+    await tap(page, "One more");
+    await tap(page, "2 × M6×20 into bag 2");
+    await seen(page, "bag 2 is 2 M6×20 short");
+  });
+
+  it("points at what it can't place, and books nothing of it", async () => {
+    const lines = (await bookWords(page)).length;
+    await page.locator("[data-entry-line]").fill("out 3 m6x20 arbox bag 2");
+    await seen(page, "Wanted there:");
+    expect(await page.$eval("aside mark", (mark) => mark.textContent)).toBe("arbox");
+    await page.keyboard.press("Enter");
+    expect((await bookWords(page)).length).toBe(lines);
+    await page.locator("[data-entry-line]").fill("in ba");
+    await page.keyboard.press("Tab");
+    expect(await page.$eval("[data-entry-line]", (input) => (input as HTMLInputElement).value)).toBe(
+      "in bag 2",
+    );
+    await page.locator("[data-entry-line]").fill("");
+  });
+
+  it("builds in reverse, offering only what is free", async () => {
+    await page.locator("h2").click();
+    await page.keyboard.press("Escape");
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press("5");
+    await stage("build");
+    await seen(page, "Then, in this order");
+    expect(await page.$("::-p-aria(switch plug: is back)")).toBeNull();
+    await tap(page, "2 × M6×20: all are back");
+    await tap(page, "thermal switch: is back");
+    await tap(page, "switch plug: is back");
+    await tap(page, "8 × clip: all are back");
+    await tap(page, "magnet: is back");
+    await seen(page, "all that came off is back");
+    await allSent(page);
+  });
+
+  it("fills until the coolant is level", async () => {
+    await next();
+    await stage("fill");
+    await atField("How much").fill("1.4 L");
+    await tap(page, "Book it");
+    await seen(page, "Level, as near as jugs can tell");
+    await allSent(page);
+  });
+
+  it("proves with a log, whose verdicts are booked", async () => {
+    await page.keyboard.press("7");
+    await stage("prove");
+    const input = await page.waitForSelector('input[type="file"]');
+    await (
+      input as Awaited<ReturnType<typeof page.$>> & { uploadFile: (path: string) => Promise<void> }
+    ).uploadFile("samples/sound-one-fan.csv");
+    await page.waitForSelector("figure svg");
+    await seen(page, "The fan started");
+    await tap(page, "Book this log");
+    await seen(page, "2041 rows · booked");
+    expect((await bookWords(page)).at(-1)).toMatch(/Warm-up log/);
+  });
+
+  it("refuses to sign with something open but for a reason and a second tap", async () => {
+    await page.keyboard.press("8");
+    await stage("sign");
+    await seen(page, "One thing is open");
+    expect(await openBalance(page)).toContain("level and cap not yet checked cold");
+    await tap(page, "Sign with 1 open");
+    await seen(page, "Say why it may go like this");
+    await atField("Why may it go like this?").fill("Owner looks at the level tomorrow morning");
+    await tap(page, "Sign with 1 open");
+    await seen(page, "Tap again to sign");
+    await tap(page, "Yes, sign with 1 open");
+    await seen(page, "Signed and locked");
+    await seen(page, "Owner looks at the level tomorrow morning");
+  });
+
+  it("is locked then, but for a correction that names the old line", async () => {
+    await page.locator("[data-entry-line]").fill("out 1 clip undertray");
+    await seen(page, "The job is signed");
+    await page.locator("[data-entry-line]").fill("correct 1 note Fan never heard, hot in the harvest queue");
+    await seen(page, "Line 1 becomes");
+    await page.keyboard.press("Enter");
+    await seen(page, "Line 1 corrected");
+    await allSent(page);
+  });
+
+  it("stands in the vehicle's timeline with its part and dates", async () => {
+    await application.go(page, `/vehicles/${demoId("vehicle:finch")}`);
+    await seen(page, "Fitted: thermal switch (maker's, Coldbrook Parts)");
+    await seen(page, "signed by Tobin Askel");
+    const today = new Intl.DateTimeFormat("en-GB", {
+      day: "numeric",
+      month: "short",
+      year: "numeric",
+      timeZone: "UTC",
+    }).format(new Date());
+    await seen(page, `${today} to now`);
+  });
+
+  it("comes out as JSON that its schema accepts, and its log as CSV that reads back", async () => {
+    await page.locator('ol a[href^="/jobs/"]').click();
+    await seen(page, "Signed and locked");
+    const job = await page.evaluate(async () =>
+      (await fetch(`${location.pathname.replace(/\/sign$/, "")}/job.json`)).json(),
+    );
+    const ajv = new Ajv2020({ allErrors: true });
+    addFormats(ajv);
+    const validate = ajv.compile(JSON.parse(readFileSync("docs/formats/job.schema.json", "utf8")));
+    expect(validate(job), JSON.stringify(validate.errors)).toBe(true);
+    expect(job.open).toEqual(["level and cap not yet checked cold"]);
+    const csv = await page.evaluate(
+      async (id) =>
+        (await fetch(`${location.pathname.replace(/\/sign$/, "")}/logs/${id}/warm-up.csv`)).text(),
+      job.logs[0].id,
+    );
+    expect(csv.split("\n")[0]).toBe("time_s,coolant_C,intake_C,engine_rpm");
+    expect(csv.trim().split("\n")).toHaveLength(2042);
+  });
+});
+
+describe("by touch on a tablet", () => {
+  it("strips and builds in the drawer's company", async () => {
+    const tablet = await application.signedIn("ilse", TABLET);
+    await application.go(tablet, `/vehicles/${demoId("vehicle:drover")}`);
+    await tablet.locator("::-p-aria(Open a job)").click();
+    await tablet.waitForFunction(() => location.pathname.endsWith("/ask"));
+    await application.go(tablet, `${new URL(tablet.url()).pathname.replace("/ask", "/strip")}`);
+    const shroud = await tablet.waitForSelector("::-p-aria(shroud)");
+    await shroud?.tap();
+    await seen(tablet, "1 open: shroud still out");
+    const handle = await tablet.waitForSelector("::-p-text(1 open: shroud still out)");
+    await handle?.tap();
+    await tablet.waitForSelector('[role="dialog"] [data-line]');
+    await tablet.keyboard.press("Escape");
+    await application.go(tablet, `${new URL(tablet.url()).pathname.replace("/strip", "/build")}`);
+    await (await tablet.waitForSelector("::-p-aria(shroud: is back)"))?.tap();
+    await seen(tablet, "all that came off is back");
+  });
+});
