@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef } from "react";
+import { useCallback, useEffect, useMemo, useRef } from "react";
 import { useOutletContext } from "react-router";
 import { v4 as newId } from "uuid";
 import type { Entry, EntryDraft, Stage } from "../../core/ledger/index.ts";
@@ -27,11 +27,12 @@ const SAME_TAP_MS = 600;
 export function useJobBook(page: JobPage, stage: Stage): JobContext {
   const { units, timeZone, role } = useMember();
   const outbox = useOutbox();
-  const { unsent } = useOutboxState();
+  const { unsent, booked } = useOutboxState();
   const entries = useMemo(
-    () => withUnsent(page.entries, unsent, page.job.id),
-    [page.entries, page.job.id, unsent],
+    () => withUnsent(page.entries, [...booked, ...unsent], page.job.id),
+    [page.entries, page.job.id, booked, unsent],
   );
+  useEffect(() => outbox.settle(new Set(page.entries.map((entry) => entry.id))), [outbox, page.entries]);
   const waiting = useMemo(() => new Set(unsent.map(({ entry }) => entry.id)), [unsent]);
   const lastTap = useRef({ what: "", at: 0 });
   const book = useCallback(

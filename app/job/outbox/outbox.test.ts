@@ -52,7 +52,7 @@ describe("the outbox", () => {
     await outbox.add("job", [note("a")], 1);
     await outbox.add("job", [note("a")], 2);
     expect(outbox.snapshot().unsent).toHaveLength(1);
-    expect(sent).toEqual(["a", "a"]);
+    expect(sent).toEqual(["a"]);
   });
 
   it("keeps a refused entry with its reason and sends the rest", async () => {
@@ -89,5 +89,16 @@ describe("withUnsent", () => {
       ["a", 1],
       ["b", 2],
     ]);
+  });
+});
+
+describe("a booked entry", () => {
+  it("is shown from here until the page has it, then let go", async () => {
+    const { outbox } = bench(() => "booked");
+    await outbox.add("job", [note("a")], 1);
+    const { unsent, booked } = outbox.snapshot();
+    expect(withUnsent([], [...booked, ...unsent], "job").map((entry) => entry.id)).toEqual(["a"]);
+    outbox.settle(new Set(["a"]));
+    expect(outbox.snapshot().booked).toEqual([]);
   });
 });

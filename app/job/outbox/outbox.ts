@@ -24,6 +24,8 @@ export type Answer = "booked" | "unreachable" | "signed-out" | { refused: string
 
 export interface OutboxState {
   unsent: readonly Unsent[];
+  /** Booked, and shown from here until the page has the server's own lines, so that none blinks out in between. */
+  booked: readonly Unsent[];
   /** True while the last try found no server. */
   isCutOff: boolean;
   /** True once what an earlier visit left behind has been read. */
@@ -43,11 +45,9 @@ interface Given {
  * the server has answered. The entry's own id makes a second sending harmless.
  */
 export class Outbox {
-  private state: OutboxState = { unsent: [], isCutOff: false, isLoaded: false };
+  private state: OutboxState = { unsent: [], booked: [], isCutOff: false, isLoaded: false };
   private readonly listeners = new Set<() => void>();
   private isSending = false;
-  /** Booked, but still shown from here until the page has the server's own lines. */
-  private readonly booked = new Set<string>();
 
   constructor(private readonly given: Given) {}
 
@@ -77,7 +77,7 @@ export class Outbox {
 
   /** Keeps entries and sends them. The same id again changes nothing. */
   async add(jobId: string, entries: readonly OutgoingEntry[], order: number): Promise<void> {
-    const known = new Set(this.state.unsent.map(({ entry }) => entry.id));
+    const known = new Set([...this.state.unsent, ...this.state.booked].map(({ entry }) => entry.id));
     const added = entries
       .filter((entry) => !known.has(entry.id))
       .map(
@@ -94,6 +94,12 @@ export class Outbox {
     await this.flush();
   }
 
+  /** Lets go of booked entries that the page now has from the server. */
+  settle(ids: ReadonlySet<string>): void {
+    const rest = this.state.booked.filter(({ entry }) => !ids.has(entry.id));
+    if (rest.length < this.state.booked.length) this.change({ booked: rest });
+  }
+
   /** Takes a refused entry back. */
   async discard(id: string): Promise<void> {
     await this.given.store.remove(id);
@@ -104,12 +110,11 @@ export class Outbox {
   async flush(): Promise<void> {
     if (this.isSending) return;
     this.isSending = true;
-    const settled: string[] = [];
+    let bookedAny = false;
     try {
       for (;;) {
         const next = this.state.unsent.find(
-          ({ refused, personId, entry }) =>
-            !refused && personId === this.given.personId && !this.booked.has(entry.id),
+          ({ refused, personId }) => !refused && personId === this.given.personId,
         );
         if (!next) break;
         const answer = await this.given.send(next);
@@ -120,8 +125,11 @@ export class Outbox {
         this.change({ isCutOff: false });
         if (answer === "booked") {
           await this.given.store.remove(next.entry.id);
-          this.booked.add(next.entry.id);
-          settled.push(next.entry.id);
+          bookedAny = true;
+          this.change({
+            unsent: this.state.unsent.filter(({ entry }) => entry.id !== next.entry.id),
+            booked: [...this.state.booked, next],
+          });
         } else {
           const refused = { ...next, refused: answer.refused };
           await this.given.store.put(refused);
@@ -133,9 +141,7 @@ export class Outbox {
     } finally {
       this.isSending = false;
     }
-    if (settled.length === 0) return;
-    await this.given.onBooked();
-    this.change({ unsent: this.state.unsent.filter(({ entry }) => !settled.includes(entry.id)) });
+    if (bookedAny) await this.given.onBooked();
   }
 }
 
