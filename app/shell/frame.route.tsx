@@ -2,17 +2,18 @@ import { Outlet } from "react-router";
 import { OutboxProvider } from "../job/outbox/OutboxProvider.tsx";
 import { readPreferences } from "./cookies.server.ts";
 import { guarded } from "./guard.server.ts";
+import type { MemberView } from "./member.ts";
 import { Rail } from "./Rail.tsx";
 import { Shortcuts } from "./Shortcuts.tsx";
 
-export const loader = guarded("desk", async ({ request, member }) => {
+export const loader = guarded("desk", async ({ request, member }): Promise<MemberView> => {
   const { theme } = await readPreferences(request);
   const { personId, name, role, shopName, units, timeZone } = member;
   return { personId, name, role, shopName, units, timeZone, theme };
 });
 
 /** The rail and what every signed-in page shares: unsent entries, keys. */
-export default function Frame({ loaderData }: { loaderData: Awaited<ReturnType<typeof loader>> }) {
+export default function Frame({ loaderData }: { loaderData: MemberView }) {
   return (
     <OutboxProvider key={loaderData.personId} personId={loaderData.personId}>
       <a
