@@ -1,0 +1,33 @@
+// Every figure this project holds itself to, measured now: npm run bench [-- name]
+import { benchFirstScreen } from "./bench/first-screen.ts";
+import { benchJobPage } from "./bench/job-page.ts";
+import { benchLogs } from "./bench/logs.ts";
+import type { Figure } from "./bench/measure.ts";
+
+const BENCHES: Record<string, () => Promise<Figure[]>> = {
+  logs: benchLogs,
+  "job-page": benchJobPage,
+  "first-screen": benchFirstScreen,
+};
+
+const asked = process.argv.slice(2);
+const unknown = asked.find((name) => !BENCHES[name]);
+if (unknown) {
+  process.stderr.write(`“${unknown}” is no bench. There are: ${Object.keys(BENCHES).join(", ")}.\n`);
+  process.exit(1);
+}
+
+let missed = 0;
+for (const [name, bench] of Object.entries(BENCHES)) {
+  if (asked.length > 0 && !asked.includes(name)) continue;
+  for (const figure of await bench()) {
+    const { measured, wanted, atLeast, unit, from } = figure;
+    const isMet = atLeast ? measured >= wanted : measured < wanted;
+    if (!isMet) missed++;
+    const value = `${Number(measured.toPrecision(3))} ${unit}`.trim();
+    process.stdout.write(
+      `${isMet ? "met   " : "MISSED"}  ${figure.name}: ${value} (wanted ${atLeast ? "at least" : "under"} ${wanted} ${unit})${from ? `; ${from}` : ""}\n`,
+    );
+  }
+}
+if (missed > 0) process.exitCode = 1;

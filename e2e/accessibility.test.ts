@@ -1,0 +1,64 @@
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import type { AxeResults } from "axe-core";
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { Application, DESKTOP, PHONE, TABLET } from "./support/application.ts";
+import { SCREENS } from "./support/screens.ts";
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
+/** Text contrast of 7:1 is our floor, so the enhanced contrast rule is on. */
+const RULES = { rules: { "color-contrast-enhanced": { enabled: true } } };
+
+let application: Application;
+beforeAll(async () => {
+  application = await Application.open();
+});
+afterAll(() => application.close());
+
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(AXE);
+  const { violations } = (await page.evaluate(
+    (rules) => (window as unknown as { axe: { run: (rules: unknown) => Promise<unknown> } }).axe.run(rules),
+    RULES,
+  )) as AxeResults;
+  return violations.map(
+    ({ id, help, nodes }) => `${id}: ${help}: ${nodes.map((node) => node.html.slice(0, 160)).join(" | ")}`,
+  );
+}
+
+describe.each([
+  ["desktop, paper", DESKTOP, false],
+  ["desktop, dim bay", DESKTOP, true],
+  ["tablet upright", TABLET, false],
+  ["phone", PHONE, false],
+] as const)("nobody is shut out: %s", (_, size, isDim) => {
+  let visitor: Page;
+  let member: Page;
+  beforeAll(async () => {
+    visitor = await application.visit(size);
+    member = await application.signedIn("maren", size);
+    if (isDim) {
+      await member.locator("::-p-text(Dim bay)").click();
+      await member.waitForSelector('html[data-theme="dim"]');
+    }
+  });
+
+  it.each(SCREENS)("$name", async ({ name, path, before }) => {
+    const page = name === "sign-in" ? visitor : member;
+    await application.go(page, path);
+    if (size === DESKTOP) await before?.(page);
+    expect(await violations(page)).toEqual([]);
+  });
+
+  it("nothing runs out of the screen sideways", async () => {
+    for (const { name, path } of SCREENS) {
+      const page = name === "sign-in" ? visitor : member;
+      await application.go(page, path);
+      const overflow = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(overflow, name).toBeLessThanOrEqual(0);
+    }
+  });
+});
