@@ -65,6 +65,6 @@ describe("a log that can't be read", () => {
     await input.uploadFile(path);
     await seen(page, "399 rows");
     await page.locator("::-p-text(on how it was read)").click();
-    await seen(page, "line 202");
+    await seen(page, "Line 202");
   });
 });

@@ -121,10 +121,10 @@ describe("one job from complaint to signed", () => {
     await stage("build");
     await seen(page, "Then, in this order");
     expect(await page.$("::-p-aria(switch plug: is back)")).toBeNull();
-    await tap(page, "2 × M6×20, bag 2: all are back");
+    await tap(page, "2 × M6×20, bag 2: all 2 back");
     await tap(page, "thermal switch: is back");
     await tap(page, "switch plug: is back");
-    await tap(page, "8 × clip, undertray: all are back");
+    await tap(page, "8 × clip, undertray: all 8 back");
     await tap(page, "magnet: is back");
     await seen(page, "all that came off is back");
     await allSent(page);

@@ -61,7 +61,7 @@ export function Cautions({ texts }: { texts: readonly string[] }) {
     <div role="note" className="flex items-center gap-4 border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-4">
       <p className="flex-1 font-bold leading-snug">
         {first}
-        {unread.length > 1 && <span className="font-normal text-ink-2"> One more after this.</span>}
+        {unread.length > 1 && <span className="font-normal"> One more after this.</span>}
       </p>
       {mayBook && (
         <Button

@@ -42,10 +42,10 @@ export function Rail() {
           name="units"
           value={units === "metric" ? "us" : "metric"}
           className={`${CELL} text-ink-2`}
-          aria-label={`Units: ${units === "metric" ? "metric, change to US" : "US, change to metric"}`}
         >
           <Ruler size={22} strokeWidth={1.8} aria-hidden="true" />
           {units === "metric" ? "°C · L" : "°F · qt"}
+          <span className="sr-only">: change units</span>
         </button>
         <button
           type="submit"
@@ -70,9 +70,10 @@ export function Rail() {
         Keys
       </button>
       <Form method="post" action="/sign-out" className="flex flex-1 md:flex-none">
-        <button type="submit" className={`${CELL} w-full text-ink-2`} aria-label={`Sign out ${name}`}>
+        <button type="submit" className={`${CELL} w-full text-ink-2`}>
           <LogOut size={22} strokeWidth={1.8} aria-hidden="true" />
           {name.split(" ")[0]}
+          <span className="sr-only">: sign out</span>
         </button>
       </Form>
     </nav>

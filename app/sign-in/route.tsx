@@ -79,7 +79,7 @@ export default function SignIn() {
   return (
     <main className="mx-auto flex min-h-dvh max-w-3xl flex-col justify-center gap-8 p-6">
       <header>
-        <p className="font-bold text-4xl">Warm Ledger</p>
+        <h1 className="text-4xl">Warm Ledger</h1>
         <p className="mt-1 text-ink-2 text-xl">{shopName ?? "The book of a cooling-system shop"}</p>
       </header>
       {answer?.refused.message && (

@@ -58,7 +58,7 @@ export default function Vehicles() {
           {vehicles.map((vehicle) => (
             <li
               key={vehicle.id}
-              className="grid items-center gap-x-6 border-rule border-b py-2 sm:grid-cols-[10rem_1fr_9rem_11rem]"
+              className="grid items-center gap-x-6 border-rule border-b py-2 sm:grid-cols-[9rem_1fr] lg:grid-cols-[10rem_1fr_9rem_11rem]"
             >
               <Link
                 to={`/vehicles/${vehicle.id}`}
@@ -71,7 +71,7 @@ export default function Vehicles() {
                 <span className="text-ink-2">{vehicle.use}</span>
                 <span className="figure block text-ink-2 text-sm">{vehicle.vin}</span>
               </span>
-              <span className="sm:text-right">
+              <span className="lg:text-right">
                 {vehicle.distanceKm !== null && (
                   <Figure value={vehicle.distanceKm} dimension="distance" system={units} />
                 )}

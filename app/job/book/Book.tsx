@@ -12,7 +12,8 @@ function Balance({ open }: { open: string[] }) {
       {open.length === 0 ? (
         <p className="text-ink-2">Everything is accounted for.</p>
       ) : (
-        <ul className="max-h-32 overflow-y-auto">
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+        <ul tabIndex={0} className="max-h-32 overflow-y-auto">
           {open.map((words) => (
             <li key={words} className="leading-snug">
               {words}

@@ -42,7 +42,7 @@ function BackRow({ item }: { item: BuildItem }) {
         {item.open > 1 && (
           <Button
             className="px-3"
-            aria-label={`${whole}: one is back`}
+            aria-label={`${whole}: one back`}
             disabled={!mayBook}
             onClick={() => back(1)}
           >
@@ -51,7 +51,7 @@ function BackRow({ item }: { item: BuildItem }) {
         )}
         <Button
           className="px-4"
-          aria-label={`${whole}: ${item.open > 1 ? "all are back" : "is back"}`}
+          aria-label={`${whole}: ${item.open > 1 ? `all ${item.open} back` : "is back"}`}
           disabled={!mayBook}
           onClick={() => back(item.open)}
         >
