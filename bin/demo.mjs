@@ -40,7 +40,8 @@ async function seed(DATABASE_URL) {
     const given = process.env.DATABASE_URL
       ? "\nThe database is the one that DATABASE_URL names: is it there, and may its user make roles and tables?"
       : "";
-    throw new Trouble(`${error.message}${given}`);
+    const said = error.message.split("\n").find((line) => line.startsWith("The database answered"));
+    throw new Trouble(`${said ?? error.message}${given}`);
   });
   const line = output.split("\n").findLast((each) => each.startsWith("{"));
   if (!line) throw new Trouble(`The demo data could not be laid in:\n${output.slice(-800)}`);

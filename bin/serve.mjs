@@ -93,9 +93,10 @@ const server = app.listen(port, host, (error) => {
   process.send?.("ready");
   if (!process.send) process.stdout.write(`Serving on http://${host}:${port}\n`);
 });
-for (const signal of ["SIGINT", "SIGTERM"]) {
-  process.on(signal, () => {
-    server.close(() => process.exit(0));
-    server.closeAllConnections();
-  });
+function stop() {
+  server.close(() => process.exit(0));
+  server.closeAllConnections();
 }
+for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, stop);
+// Whoever started it is gone, killed perhaps: nobody is left to stop it.
+process.on("disconnect", stop);

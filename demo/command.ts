@@ -1,3 +1,4 @@
+import { BaseError } from "sequelize";
 import { appUrl } from "../server/database/addresses.ts";
 import { atDesk, openDatabase } from "../server/database/connection.ts";
 import { migrate } from "../server/database/migrate.ts";
@@ -8,6 +9,15 @@ import { PEOPLE, SHOP } from "./shop.ts";
 // Migrates, seeds an empty database and enrols this machine's browser. Prints one line of JSON for bin/demo.mjs.
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error("DATABASE_URL does not say where the database is.");
+
+/** What the database says is one sentence; anything else is a fault and keeps its stack. */
+process.on("uncaughtException", (error) => {
+  const words =
+    error instanceof BaseError ? `The database answered: ${error.message || error.name}` : error.stack;
+  process.stderr.write(`${words}\n`);
+  process.exit(1);
+});
+
 await migrate(url);
 const owner = openDatabase(url);
 const app = openDatabase(appUrl(process.env));

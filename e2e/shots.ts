@@ -13,11 +13,11 @@ interface Shot extends Screen {
   dim?: boolean;
 }
 
-/** A main view again, as another name, size or theme. */
+/** A main view again, as another name, size or theme; on a narrow screen the entry line is in its drawer. */
 const again = (of: string, shot: Omit<Shot, "path" | "before">): Shot => {
   const screen = SCREENS.find(({ name }) => name === of);
   if (!screen) throw new Error(`no screen ${of}`);
-  return { ...screen, ...shot };
+  return { ...screen, ...(shot.size ? { before: undefined } : {}), ...shot };
 };
 
 const SHOTS: Shot[] = [

@@ -31,7 +31,8 @@ export function sumUp({ checks, peakC }: TraceAnalysis): string {
   const failed = of("fail");
   const peak = `hottest ${Math.round(peakC)} °C`;
   if (failed.length > 0) return `${peak}. ${failed.map((check) => check.because).join(" ")}`;
-  return `${of("pass").length} checks pass, ${of("not-seen").length} not seen, ${peak}`;
+  const unseen = of("not-seen").length;
+  return `${of("pass").length} checks pass, ${unseen > 0 ? `${unseen} not seen, ` : ""}${peak}`;
 }
 
 /** Reads, judges and keeps a warm-up log, and books its verdicts. What the browser worked out is not taken on trust. */

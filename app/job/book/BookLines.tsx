@@ -93,6 +93,8 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
               const isNewDay = today !== day;
               day = today;
               const isOff = corrected.has(entry.id);
+              // What only tells something is written across the columns, as in a book on paper.
+              const moves = entry.out !== undefined || entry.in !== undefined;
               return (
                 <Fragment key={entry.id}>
                   {isNewDay && (
@@ -121,26 +123,33 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
                         {clockOf(entry.at, timeZone)}
                       </button>
                     </td>
-                    <td className={`py-1.5 pr-2 ${isOff ? "text-ink-2 line-through" : ""}`}>
+                    <td
+                      colSpan={moves ? 1 : 3}
+                      className={`py-1.5 pr-2 ${isOff ? "text-ink-2 line-through" : ""}`}
+                    >
                       {words(entry, system, entries)}
                       {waiting.has(entry.id) && (
                         <span className="ml-1 whitespace-nowrap font-bold text-sm">· not sent yet</span>
                       )}
                     </td>
-                    <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 text-right text-out">
-                      {entry.out !== undefined && (
-                        <span className={`figure ${isOff ? "line-through" : ""}`}>
-                          <OutMark /> {amount(entry, entry.out, system)}
-                        </span>
-                      )}
-                    </td>
-                    <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 pr-3 text-right text-in">
-                      {entry.in !== undefined && (
-                        <span className={`figure ${isOff ? "line-through" : ""}`}>
-                          {amount(entry, entry.in, system)} <InMark />
-                        </span>
-                      )}
-                    </td>
+                    {moves && (
+                      <>
+                        <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 text-right text-out">
+                          {entry.out !== undefined && (
+                            <span className={`figure ${isOff ? "line-through" : ""}`}>
+                              <OutMark /> {amount(entry, entry.out, system)}
+                            </span>
+                          )}
+                        </td>
+                        <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 pr-3 text-right text-in">
+                          {entry.in !== undefined && (
+                            <span className={`figure ${isOff ? "line-through" : ""}`}>
+                              {amount(entry, entry.in, system)} <InMark />
+                            </span>
+                          )}
+                        </td>
+                      </>
+                    )}
                   </tr>
                 </Fragment>
               );

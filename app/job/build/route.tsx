@@ -18,6 +18,10 @@ const nameOf = (item: BuildItem) => {
   return item.open > 1 ? `${item.open} × ${name}` : name;
 };
 
+/** Tools and line caps hold nothing up, so they are offered after what does. */
+const isBeside = (group: BuildGroup) =>
+  group.items.every((item) => item.account === "tool" || item.account === "line-cap");
+
 function BackRow({ item }: { item: BuildItem }) {
   const { book, mayBook } = useJob();
   const whole = thing(item, item.open);
@@ -111,6 +115,7 @@ function Then({ groups }: { groups: BuildGroup[] }) {
 export default function Build() {
   const { entries } = useJob();
   const groups = buildList(entries);
+  const ready = groups.filter((group) => group.ready);
   return (
     <Work title="What goes back next?" next={{ label: "On to Fill", to: "fill" }}>
       <Cautions texts={CAUTIONS} />
@@ -123,7 +128,7 @@ export default function Build() {
       ) : (
         <>
           <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
-            <Now groups={groups.filter((group) => group.ready)} />
+            <Now groups={[...ready.filter((group) => !isBeside(group)), ...ready.filter(isBeside)]} />
             <Then groups={groups.filter((group) => !group.ready)} />
           </div>
           <section aria-labelledby="tray">

@@ -64,20 +64,22 @@ function ChoosePart() {
             </p>
           )}
         </div>
-        <TextField
-          label="Supplier"
-          value={supplier}
-          maxLength={80}
-          placeholder="Coldbrook Parts"
-          error={isAsked && !supplier.trim() ? "Say who supplies it." : undefined}
-          onChange={(event) => setSupplier(event.target.value)}
-          disabled={!mayBook}
-        />
-      </div>
-      <div>
-        <Button onClick={choose} disabled={!mayBook}>
-          Choose it
-        </Button>
+        <div className="flex items-start gap-3">
+          <div className="flex-1">
+            <TextField
+              label="Supplier"
+              value={supplier}
+              maxLength={80}
+              placeholder="Coldbrook Parts"
+              error={isAsked && !supplier.trim() ? "Say who supplies it." : undefined}
+              onChange={(event) => setSupplier(event.target.value)}
+              disabled={!mayBook}
+            />
+          </div>
+          <Button onClick={choose} disabled={!mayBook} className="mt-7">
+            Choose it
+          </Button>
+        </div>
       </div>
     </section>
   );

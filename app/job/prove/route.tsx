@@ -96,6 +96,39 @@ export default function Prove() {
     setOver(false);
     void take(event.dataTransfer.files[0]);
   };
+  const hasLog = Boolean(log?.analysis && chosen);
+  const dropHere = spec && (
+    // biome-ignore lint/a11y/noStaticElementInteractions: dropping is a second way; the button inside is the first
+    <div
+      className={`flex flex-wrap items-center gap-4 rounded-md border-2 border-dashed p-4 ${isOver ? "border-ink bg-wash" : "border-edge"}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={drop}
+    >
+      <Upload aria-hidden="true" />
+      <p className="min-w-48 flex-1">
+        {hasLog ? "Drop another warm-up log here." : "Drop a warm-up log here."}{" "}
+        <span className="text-ink-2">CSV with a time and a coolant temperature.</span>
+      </p>
+      <Button onClick={() => input.current?.click()}>Choose a file</Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,.tsv,.txt,text/csv,text/plain"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Warm-up log"
+        onChange={(event) =>
+          void take(event.target.files?.[0]).then(
+            () => event.target && Object.assign(event.target, { value: "" }),
+          )
+        }
+      />
+    </div>
+  );
   const canBook = log?.analysis && !isBooked && mayBook;
   return (
     <Work
@@ -116,38 +149,7 @@ export default function Prove() {
           This vehicle has no cooling card, so a log can't be judged. Write the card first.
         </p>
       )}
-      {spec && (
-        // biome-ignore lint/a11y/noStaticElementInteractions: dropping is a second way; the button inside is the first
-        <div
-          className={`flex flex-wrap items-center gap-4 rounded-md border-2 border-dashed p-4 ${isOver ? "border-ink bg-wash" : "border-edge"}`}
-          onDragOver={(event) => {
-            event.preventDefault();
-            setOver(true);
-          }}
-          onDragLeave={() => setOver(false)}
-          onDrop={drop}
-        >
-          <Upload aria-hidden="true" />
-          <p className="min-w-48 flex-1">
-            Drop a warm-up log here.{" "}
-            <span className="text-ink-2">CSV with a time and a coolant temperature.</span>
-          </p>
-          <Button onClick={() => input.current?.click()}>Choose a file</Button>
-          <input
-            ref={input}
-            type="file"
-            accept=".csv,.tsv,.txt,text/csv,text/plain"
-            className="sr-only"
-            tabIndex={-1}
-            aria-label="Warm-up log"
-            onChange={(event) =>
-              void take(event.target.files?.[0]).then(
-                () => event.target && Object.assign(event.target, { value: "" }),
-              )
-            }
-          />
-        </div>
-      )}
+      {!hasLog && dropHere}
       <div role="status" className="contents">
         {judging.state === "reading" && <p>Reading {chosen?.name}.</p>}
         {(trouble || refused) && <p className="border-ink border-l-4 pl-3 font-bold">{trouble || refused}</p>}
@@ -185,6 +187,7 @@ export default function Prove() {
           )}
         </section>
       )}
+      {hasLog && dropHere}
       {booked.length > 0 && (
         <section aria-labelledby="booked">
           <h3 id="booked" className="text-xl">
