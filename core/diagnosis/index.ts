@@ -1,0 +1,16 @@
+export { type Conflict, conflict } from "./conflict.ts";
+export { learnPriors, type Prior } from "./learn-priors.ts";
+export {
+  checkModel,
+  type Evidence,
+  HAND_BACK,
+  type Model,
+  type ModelRepair,
+  type ModelTest,
+  NOTHING_WRONG,
+  type Rates,
+} from "./model.ts";
+export { type NextAction, nextActions } from "./next-actions.ts";
+export { posterior } from "./posterior.ts";
+export { proven, type Standing } from "./proven.ts";
+export { readSwitchStamp, type StampStage, type SwitchStamp } from "./read-switch-stamp.ts";

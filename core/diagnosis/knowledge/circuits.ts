@@ -1,0 +1,346 @@
+import type { Circuit, CircuitKind, CircuitTest, Component } from "./knowledge.ts";
+
+const part = (id: string, name: string, column: number, row: number, ...faults: string[]): Component => ({
+  id,
+  name,
+  at: [column, row],
+  faults,
+});
+
+const BATTERY = part("battery", "battery", 0, 1);
+const FUSE = part("fuse", "fuse", 1, 1, "fuse");
+const SWITCH_FAULTS = ["switch-open", "switch-stuck", "switch-rating", "switch-drifted"];
+const MOTOR_FAULTS = ["motor", "fan-backwards"];
+
+/** Tests that look at one thing and need no current through a path. */
+const onSwitch = (component: string): CircuitTest[] => [
+  { test: "stamp", probes: [component] },
+  { test: "switch-hot", probes: [component] },
+  { test: "switch-pot", probes: [component] },
+  { test: "switch-unplug", probes: [component] },
+];
+const onSensor: CircuitTest[] = [
+  { test: "live-cold", probes: ["sensor"] },
+  { test: "live-hot", probes: ["sensor"] },
+  { test: "sensor-ohms", probes: ["sensor"] },
+];
+const onFan = (motorPath: string[]): CircuitTest[] => [
+  { test: "fan-cold" },
+  { test: "fuses", path: ["fuse"], probes: ["fuse"] },
+  { test: "plugs" },
+  { test: "feed-motor", path: ["motor"], probes: ["battery", "motor"] },
+  { test: "paper", path: motorPath, probes: ["motor"] },
+  { test: "ground-drop", probes: ["motor", "ground"] },
+  { test: "feed-drop", probes: ["battery", "feed"] },
+  { test: "ac-unplug", probes: ["ac"] },
+];
+
+const SWITCH_1: Circuit = {
+  kind: "switch-1",
+  name: "two-pin switch feeds the fan",
+  components: [
+    BATTERY,
+    FUSE,
+    part("feed", "feed wire", 2, 1, "feed"),
+    part("plug", "switch plug", 3, 1, "switch-plug"),
+    part("switch", "switch", 4, 1, ...SWITCH_FAULTS),
+    part("ac", "A/C trigger", 4, 0, "ac-trigger"),
+    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 6, 1, "ground"),
+  ],
+  feeds: [
+    ["battery", "fuse"],
+    ["fuse", "feed"],
+    ["feed", "plug"],
+    ["plug", "switch"],
+    ["feed", "ac"],
+    ["switch", "motor"],
+    ["ac", "motor"],
+    ["motor", "ground"],
+  ],
+  commands: [],
+  tests: [
+    ...onFan(["fuse", "feed", "motor", "ground"]),
+    { test: "ac-on", path: ["fuse", "feed", "motor", "ground"], probes: ["ac"] },
+    { test: "jumper", path: ["fuse", "feed", "motor", "ground"], probes: ["plug", "switch"] },
+    ...onSwitch("switch"),
+  ],
+};
+
+const SWITCH_2: Circuit = {
+  kind: "switch-2",
+  name: "three-pin switch, two stages",
+  components: [
+    BATTERY,
+    FUSE,
+    part("feed", "feed wire", 2, 1, "feed"),
+    part(
+      "plug",
+      "switch plug",
+      3,
+      1,
+      "switch-plug",
+      "switch-open",
+      "switch-stuck",
+      "switch-rating",
+      "switch-drifted",
+    ),
+    part("low", "low stage", 4, 0, "switch-low-dead"),
+    part("high", "high stage", 4, 2, "switch-high-dead"),
+    part("resistor", "resistor", 5, 0, "resistor"),
+    part("ac", "A/C trigger", 4, 3, "ac-trigger"),
+    part("motor", "fan", 6, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 7, 1, "ground"),
+  ],
+  feeds: [
+    ["battery", "fuse"],
+    ["fuse", "feed"],
+    ["feed", "plug"],
+    ["plug", "low"],
+    ["plug", "high"],
+    ["feed", "ac"],
+    ["low", "resistor"],
+    ["resistor", "motor"],
+    ["high", "motor"],
+    ["ac", "motor"],
+    ["motor", "ground"],
+  ],
+  commands: [],
+  tests: [
+    ...onFan(["fuse", "feed", "motor", "ground"]),
+    { test: "ac-on", path: ["fuse", "feed", "motor", "ground"], probes: ["ac"] },
+    {
+      test: "jumper-low",
+      path: ["fuse", "feed", "resistor", "motor", "ground"],
+      probes: ["plug", "resistor"],
+    },
+    { test: "jumper-high", path: ["fuse", "feed", "motor", "ground"], probes: ["plug", "motor"] },
+    ...onSwitch("plug"),
+  ],
+};
+
+const RELAY_FAULTS = ["relay-coil", "relay-contacts", "relay-welded"];
+
+const SWITCH_RELAYS: Circuit = {
+  kind: "switch-relays",
+  name: "switch grounds two relays",
+  components: [
+    BATTERY,
+    FUSE,
+    part("feed", "feed wire", 2, 1, "feed"),
+    part("relay", "relays", 3, 1, ...RELAY_FAULTS),
+    part("wire", "command wire", 3, 2, "control-wire"),
+    part("plug", "switch plug", 4, 2, "switch-plug"),
+    part("switch", "switch", 5, 2, ...SWITCH_FAULTS),
+    part("ac", "A/C trigger", 3, 0, "ac-trigger"),
+    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 6, 1, "ground"),
+  ],
+  feeds: [
+    ["battery", "fuse"],
+    ["fuse", "feed"],
+    ["feed", "relay"],
+    ["relay", "motor"],
+    ["motor", "ground"],
+  ],
+  commands: [
+    ["ac", "relay"],
+    ["wire", "relay"],
+    ["plug", "wire"],
+    ["switch", "plug"],
+  ],
+  tests: [
+    ...onFan(["fuse", "feed", "relay", "motor", "ground"]),
+    { test: "ac-on", path: ["fuse", "feed", "relay", "motor", "ground"], probes: ["ac"] },
+    {
+      test: "ground-command",
+      path: ["fuse", "feed", "relay", "wire", "motor", "ground"],
+      probes: ["plug", "ground"],
+    },
+    { test: "relay-swap", probes: ["relay"] },
+    { test: "relay-socket", probes: ["relay"] },
+    { test: "wire-through", probes: ["plug", "relay"] },
+    ...onSwitch("switch"),
+  ],
+};
+
+const ECU_RELAY: Circuit = {
+  kind: "ecu-relay",
+  name: "computer grounds a relay",
+  components: [
+    BATTERY,
+    FUSE,
+    part("feed", "feed wire", 2, 1, "feed"),
+    part("relay", "relay", 3, 1, ...RELAY_FAULTS),
+    part("wire", "control wire", 3, 2, "control-wire"),
+    part("computer", "computer", 2, 3, "computer"),
+    part("sensor-plug", "sensor plug", 1, 3, "sensor-plug"),
+    part("sensor", "coolant sensor", 0, 3, "sensor-open", "sensor-short", "sensor-biased"),
+    part("ac", "A/C trigger", 4, 3, "ac-trigger"),
+    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 6, 1, "ground"),
+  ],
+  feeds: [
+    ["battery", "fuse"],
+    ["fuse", "feed"],
+    ["feed", "relay"],
+    ["relay", "motor"],
+    ["motor", "ground"],
+  ],
+  commands: [
+    ["sensor", "sensor-plug"],
+    ["sensor-plug", "computer"],
+    ["ac", "computer"],
+    ["computer", "wire"],
+    ["wire", "relay"],
+  ],
+  tests: [
+    ...onFan(["fuse", "feed", "relay", "motor", "ground"]),
+    { test: "ac-on", path: ["fuse", "feed", "relay", "wire", "computer", "motor", "ground"], probes: ["ac"] },
+    {
+      test: "unplug-sensor",
+      path: ["fuse", "feed", "relay", "wire", "computer", "motor", "ground"],
+      probes: ["sensor-plug"],
+    },
+    {
+      test: "command",
+      path: ["fuse", "feed", "relay", "wire", "computer", "motor", "ground"],
+      probes: ["computer"],
+    },
+    { test: "relay-swap", probes: ["relay"] },
+    { test: "relay-socket", probes: ["relay"] },
+    { test: "wire-through", probes: ["computer", "relay"] },
+    ...onSensor,
+  ],
+};
+
+const ECU_MODULE: Circuit = {
+  kind: "ecu-module",
+  name: "computer drives a fan module",
+  components: [
+    BATTERY,
+    FUSE,
+    part("feed", "feed wire", 2, 1, "feed"),
+    part("module", "fan module", 3, 1, "module"),
+    part("wire", "duty wire", 3, 2, "control-wire"),
+    part("computer", "computer", 2, 3, "computer"),
+    part("sensor-plug", "sensor plug", 1, 3, "sensor-plug"),
+    part("sensor", "coolant sensor", 0, 3, "sensor-open", "sensor-short", "sensor-biased"),
+    part("ac", "A/C trigger", 4, 3, "ac-trigger"),
+    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 6, 1, "ground"),
+  ],
+  feeds: [
+    ["battery", "fuse"],
+    ["fuse", "feed"],
+    ["feed", "module"],
+    ["module", "motor"],
+    ["motor", "ground"],
+  ],
+  commands: [
+    ["sensor", "sensor-plug"],
+    ["sensor-plug", "computer"],
+    ["ac", "computer"],
+    ["computer", "wire"],
+    ["wire", "module"],
+  ],
+  tests: [
+    ...onFan(["fuse", "feed", "module", "motor", "ground"]),
+    {
+      test: "ac-on",
+      path: ["fuse", "feed", "module", "wire", "computer", "motor", "ground"],
+      probes: ["ac"],
+    },
+    {
+      test: "unplug-sensor",
+      path: ["fuse", "feed", "module", "wire", "computer", "motor", "ground"],
+      probes: ["sensor-plug"],
+    },
+    {
+      test: "command",
+      path: ["fuse", "feed", "module", "wire", "computer", "motor", "ground"],
+      probes: ["computer"],
+    },
+    { test: "duty", probes: ["wire", "module"] },
+    { test: "wire-through", probes: ["computer", "module"] },
+    ...onSensor,
+  ],
+};
+
+const SELF_CONTAINED: Circuit = {
+  kind: "self-contained",
+  name: "fan unit with its own thermostat",
+  components: [
+    BATTERY,
+    FUSE,
+    part("feed", "battery feed", 2, 1, "feed"),
+    part("keyed", "key-on feed", 2, 2, "control-wire"),
+    part("module", "soft start", 3, 1, "module"),
+    part("switch", "own thermostat", 3, 2, "switch-open", "switch-stuck", "switch-drifted"),
+    part("ac", "A/C trigger", 3, 0, "ac-trigger"),
+    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 6, 1, "ground"),
+  ],
+  feeds: [
+    ["battery", "fuse"],
+    ["fuse", "feed"],
+    ["feed", "module"],
+    ["module", "motor"],
+    ["motor", "ground"],
+  ],
+  commands: [
+    ["keyed", "switch"],
+    ["switch", "module"],
+    ["ac", "module"],
+  ],
+  tests: [
+    ...onFan(["fuse", "feed", "module", "motor", "ground"]),
+    { test: "ac-on", path: ["fuse", "feed", "module", "motor", "ground"], probes: ["ac"] },
+    {
+      test: "manual-trigger",
+      path: ["fuse", "feed", "module", "motor", "ground"],
+      probes: ["battery", "module"],
+    },
+    { test: "wire-through", probes: ["keyed", "module"] },
+    { test: "switch-hot", probes: ["switch"] },
+    { test: "switch-pot", probes: ["switch"] },
+    { test: "switch-unplug", probes: ["switch"] },
+  ],
+};
+
+const VISCOUS: Circuit = {
+  kind: "viscous",
+  name: "belt-driven fan on a clutch",
+  components: [
+    part("belt", "belt and pulley", 0, 1, "pump-weak"),
+    part("clutch", "fan clutch", 2, 1, "clutch-slips", "clutch-locked"),
+    part("fan", "fan blades", 4, 1),
+    part("shroud", "shroud", 5, 1, "shroud-missing"),
+    part("core", "radiator", 6, 1, "core-blocked-inside", "core-blocked-outside"),
+  ],
+  feeds: [
+    ["belt", "clutch"],
+    ["clutch", "fan"],
+    ["fan", "shroud"],
+    ["shroud", "core"],
+  ],
+  commands: [],
+  tests: [{ test: "clutch-spin", probes: ["clutch"] }],
+};
+
+export const CIRCUITS: Record<CircuitKind, Circuit> = {
+  "switch-1": SWITCH_1,
+  "switch-2": SWITCH_2,
+  "switch-relays": SWITCH_RELAYS,
+  "ecu-relay": ECU_RELAY,
+  "ecu-module": ECU_MODULE,
+  "self-contained": SELF_CONTAINED,
+  viscous: VISCOUS,
+};
+
+/** Where the tests that every car has are done on the map, if there. */
+export const COOLANT_PROBES: Record<string, string[]> = {
+  belt: ["belt"],
+  fins: ["shroud", "core"],
+  "core-hot": ["core"],
+};

@@ -1,0 +1,13 @@
+import type { Hazard } from "./knowledge.ts";
+
+/** One short caution a hazard, shown where the test is. The maker's instructions come before any of them. */
+export const CAUTIONS: Record<Hazard, string> = {
+  "fan may start": "The fan may start at any moment, key off too: hands and sleeves clear.",
+  "engine running": "Engine running: doors open, extraction on, sleeves off belts.",
+  "hot coolant": "Hot coolant scalds: gloves, face away, cap stays shut.",
+  pressure: "Never open a hot cap: below about 50 °C, cloth over it, first notch.",
+  "live feed": "Fused jumper only; hold the insulation.",
+  battery: "Battery off near airbag plugs, then wait as the maker says.",
+  "stores a code": "This stores a code of your own: clear it after and write it down.",
+  poison: "Coolant poisons animals: catch it, wipe it up.",
+};

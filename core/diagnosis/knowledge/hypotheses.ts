@@ -1,0 +1,138 @@
+import type { HypothesisKnowledge, TroublePattern } from "./knowledge.ts";
+
+const fault = (
+  id: string,
+  name: string,
+  weight: number,
+  shows: TroublePattern,
+  reason: string,
+  breaks?: true,
+): HypothesisKnowledge => ({ id, name, weight, shows, reason, ...(breaks ? { breaks } : {}) });
+
+/**
+ * Every fault and "nothing wrong". Weights are shares of a hundred cars with a cooling complaint, set from what wears
+ * and how often; a shop's own history moves them (`learnPriors`). They are estimates of the trade, not counts.
+ */
+export const HYPOTHESES: HypothesisKnowledge[] = [
+  fault(
+    "nothing-wrong",
+    "within its card, nothing wrong",
+    12,
+    "sound",
+    "many a hot car is meant to be that hot",
+  ),
+  fault("fuse", "fan fuse blown", 4, "dead fan", "cheap, common, often with a stiff motor behind it", true),
+  fault("feed", "feed wire or its joint open", 2.5, "dead fan", "corrodes at joints near the tray", true),
+  fault("ground", "ground open or corroded", 3, "dead fan", "bolted to the body where salt gets at it", true),
+  fault("motor", "fan motor dead", 9, "dead fan", "brushes wear; the fan works hardest of all motors", true),
+  fault("fan-backwards", "fan runs backwards", 1, "poor air", "only after somebody rewired it"),
+  fault("resistor", "low-stage resistor open", 6, "half-dead fan", "runs hot in the wet; a wear part", true),
+  fault("switch-open", "switch never closes", 8, "dead fan", "the usual end of a thermal switch", true),
+  fault(
+    "switch-stuck",
+    "switch stuck closed",
+    2,
+    "fan always",
+    "contacts weld less often than they burn off",
+  ),
+  fault("switch-rating", "switch of the wrong rating", 2, "wrong temperature", "fitted by somebody before"),
+  fault("switch-drifted", "switch acts off its stamp", 3, "wrong temperature", "the wax ages"),
+  fault(
+    "switch-low-dead",
+    "low stage of the switch dead",
+    3,
+    "half-dead fan",
+    "works most, so it goes first",
+    true,
+  ),
+  fault(
+    "switch-high-dead",
+    "high stage of the switch dead",
+    1.5,
+    "poor air",
+    "seldom called, seldom found",
+    true,
+  ),
+  fault("switch-plug", "switch plug corroded or off", 3, "dead fan", "sits low, in the spray", true),
+  fault("relay-coil", "relay coil open", 2.5, "dead fan", "less often than the contacts", true),
+  fault("relay-contacts", "relay contacts burnt", 4, "dead fan", "they break the motor's current", true),
+  fault("relay-welded", "relay contacts welded", 1.5, "fan always", "follows a motor that draws too much"),
+  fault("sensor-open", "coolant sensor open", 2, "sensor lies open", "an old sensor's usual end"),
+  fault(
+    "sensor-short",
+    "coolant sensor shorted",
+    0.7,
+    "fan always",
+    "rare; chafed wire more than the sensor",
+  ),
+  fault(
+    "sensor-biased",
+    "coolant sensor reads wrong",
+    3,
+    "wrong temperature",
+    "drifts with age or reads air",
+  ),
+  fault("sensor-plug", "sensor plug corroded or loose", 3, "sensor lies open", "some shops change it always"),
+  fault("control-wire", "control wire open", 2, "dead fan", "chafes where it passes the front panel", true),
+  fault("module", "fan module dead", 6, "dead fan", "power electronics in the heat of the core", true),
+  fault("computer", "computer's output dead", 0.7, "dead fan", "rare; believed too early", true),
+  fault(
+    "ac-trigger",
+    "air conditioning calls the fan all the time",
+    1.5,
+    "fan always",
+    "a pressure switch that sticks",
+  ),
+  fault("clutch-slips", "fan clutch slips hot", 12, "poor air", "the oil goes; the only wear part there"),
+  fault("clutch-locked", "fan clutch locked", 3, "fan always", "roars always; found by ear"),
+  fault("thermostat-shut", "thermostat stays shut", 4, "shut", "less often than open"),
+  fault("thermostat-open", "thermostat hangs open", 5, "runs cold", "how most of them end"),
+  fault("thermostat-lazy", "thermostat opens late and slowly", 2, "poor flow", "aged wax"),
+  fault(
+    "thermostat-wrong",
+    "thermostat opens at the wrong temperature",
+    1,
+    "wrong temperature",
+    "a wrong part fitted",
+  ),
+  fault("low-coolant", "low on coolant, system tight", 5, "low", "never topped up since the last opening"),
+  fault("air-lock", "air in the system", 4, "air", "after a refill that was never bled"),
+  fault("core-blocked-inside", "core blocked inside", 3, "poor flow", "scale and sealant; old cars"),
+  fault("core-blocked-outside", "core blocked outside", 3, "poor flow", "hay, insects and mud in the fins"),
+  fault("shroud-missing", "shroud missing or gaping", 1, "poor air", "left off at an earlier repair"),
+  fault("pump-weak", "pump weak or belt slipping", 3, "poor flow", "impeller worn or loose, belt glazed"),
+  fault("hose-collapsed", "lower hose draws flat", 0.7, "poor flow", "soft hose, spring rusted away"),
+  fault("cap-weak", "cap doesn't hold its pressure", 3, "loses", "a rubber seal that ages"),
+  fault("leak-radiator", "radiator leaks", 6, "loses", "plastic tanks crack where they are crimped"),
+  fault("leak-hose", "hose or clamp leaks", 4, "loses", "ends split, clamps relax"),
+  fault("leak-pump", "pump seal leaks", 3, "loses", "wears with the pump"),
+  fault("leak-heater", "heater core or its pipe leaks", 1.5, "loses", "out of sight, so found late"),
+  fault("head-gasket", "head gasket lets gas into the coolant", 2, "gasket", "after an overheat, mostly"),
+  fault("gauge-high", "gauge reads high", 2, "gauge", "dash gauges are poor witnesses"),
+];
+
+export const hypothesisOf = (id: string): HypothesisKnowledge | undefined =>
+  HYPOTHESES.find((hypothesis) => hypothesis.id === id);
+
+/** Faults that every car can have, whatever starts its fan. */
+export const COOLANT_SIDE = [
+  "thermostat-shut",
+  "thermostat-open",
+  "thermostat-lazy",
+  "thermostat-wrong",
+  "low-coolant",
+  "air-lock",
+  "core-blocked-inside",
+  "core-blocked-outside",
+  "shroud-missing",
+  "pump-weak",
+  "hose-collapsed",
+  "cap-weak",
+  "leak-radiator",
+  "leak-hose",
+  "leak-pump",
+  "leak-heater",
+  "head-gasket",
+  "gauge-high",
+  "nothing-wrong",
+] as const;

@@ -1,0 +1,19 @@
+export { type Asked, weighAsked } from "./asked.ts";
+export { handbookPriors, hypothesesOf, type ModelChoices, modelOf, testOf, testsOf } from "./build-model.ts";
+export { checkKnowledge, notToldApart } from "./check-knowledge.ts";
+export { CIRCUITS, COOLANT_PROBES } from "./circuits.ts";
+export { CAUTIONS } from "./hazards.ts";
+export { HYPOTHESES, hypothesisOf } from "./hypotheses.ts";
+export {
+  CIRCUIT_KINDS,
+  type Circuit,
+  type CircuitKind,
+  type Component,
+  type Hazard,
+  type OutcomeKnowledge,
+  type TestKnowledge,
+} from "./knowledge.ts";
+export { USUAL_RATES, VERDICT_BELIEF } from "./rates.ts";
+export { REPAIRS } from "./repairs.ts";
+export { type CircuitAnswers, type SettledCircuit, settleCircuit } from "./settle-circuit.ts";
+export { TROUBLE_ROWS, TROUBLES, type Trouble, troubleGiven } from "./troubles.ts";

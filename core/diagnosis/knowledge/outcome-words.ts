@@ -1,0 +1,24 @@
+import type { OutcomeKnowledge } from "./knowledge.ts";
+
+export const passes = (id: string, name: string): OutcomeKnowledge => ({ id, name, verdict: "pass" });
+export const fails = (id: string, name: string): OutcomeKnowledge => ({ id, name, verdict: "fail" });
+export const shows = (id: string, name: string): OutcomeKnowledge => ({ id, name, verdict: "not-seen" });
+
+/** Faults that stand in for "the fan gets no current or can't use it". */
+export const DEAD_FAN = [
+  "fuse",
+  "feed",
+  "ground",
+  "motor",
+  "switch-open",
+  "switch-plug",
+  "relay-coil",
+  "relay-contacts",
+  "control-wire",
+  "module",
+  "computer",
+];
+
+/** A fan that runs or stands is hard to mistake; what goes wrong is a jumper that didn't touch. */
+export const RUNS: number[] = [0.97, 0.03];
+export const STANDS: number[] = [0.03, 0.97];

@@ -1,0 +1,14 @@
+import type { Rates } from "../model.ts";
+
+/**
+ * What a shop without figures of its own reckons with: 60.00 an hour of labour; a warm-up and a look at the level, forty
+ * minutes, to see that a repair helped; a car that comes back costs two hours, a collection, a good name and, one time in
+ * twenty, an engine that overheated first: 400.00.
+ */
+export const USUAL_RATES: Rates = { centsPerMinute: 100, recheckMinutes: 40, comebackCents: 40_000 };
+
+/**
+ * From this share of belief a repair is called the verdict. Below it a repair may still be the cheapest next step: then it
+ * is offered as a trial, and its recheck gives the verdict. One wrong in twenty is what a good shop lives with.
+ */
+export const VERDICT_BELIEF = 0.95;

@@ -1,0 +1,147 @@
+import { HAND_BACK, type Model, NOTHING_WRONG, type Rates } from "./model.ts";
+
+/** A repair as the planner reckons with it. */
+export interface NetworkRepair {
+  id: string;
+  /** What doing it costs, its recheck with it. */
+  cents: number;
+  /** What it costs more where it was wrong: a hand-back's comeback, nothing for the rest. */
+  wrongCents: number;
+  /** What its place in a row of repairs is reckoned by: the two together, never 0. */
+  priceCents: number;
+  fixed: number[];
+}
+
+export interface NetworkTest {
+  id: string;
+  cents: number;
+  /** likelihood[outcome][hypothesis]. */
+  likelihood: Float64Array[];
+}
+
+/** A model turned into arrays. */
+export interface Network {
+  size: number;
+  tests: NetworkTest[];
+  repairs: NetworkRepair[];
+  /** The cheapest way of fixing each hypothesis if it were known: what no plan can beat. */
+  knownCents: Float64Array;
+}
+
+export function toNetwork(model: Model, rates: Rates): Network {
+  const { centsPerMinute, recheckMinutes, comebackCents } = rates;
+  for (const [name, figure] of Object.entries(rates)) {
+    if (!(figure >= 0 && Number.isFinite(figure)))
+      throw new RangeError(`${name} is ${figure}; it must be 0 or more`);
+  }
+  const ids = model.hypotheses.map((hypothesis) => hypothesis.id);
+  const tests = model.tests.map((test) => ({
+    id: test.id,
+    cents: test.minutes * centsPerMinute,
+    likelihood: test.outcomes.map((outcome) => Float64Array.from(ids, (id) => outcome.given[id] ?? 0)),
+  }));
+  const repairs = model.repairs.map(({ id, minutes, partsCents, fixes }): NetworkRepair => {
+    const isHandBack = id === HAND_BACK;
+    const fixed = isHandBack ? [NOTHING_WRONG] : fixes;
+    const cents =
+      (minutes + (isHandBack ? 0 : recheckMinutes)) * centsPerMinute + (isHandBack ? 0 : partsCents);
+    const wrongCents = isHandBack ? comebackCents : 0;
+    return {
+      id,
+      cents,
+      wrongCents,
+      priceCents: Math.max(cents + wrongCents, 1e-9),
+      fixed: ids.flatMap((hypothesis, index) => (fixed.includes(hypothesis) ? [index] : [])),
+    };
+  });
+  const knownCents = Float64Array.from(ids, (_, index) =>
+    repairs.reduce(
+      (least, repair) => (repair.fixed.includes(index) ? Math.min(least, repair.cents) : least),
+      Number.POSITIVE_INFINITY,
+    ),
+  );
+  return { size: ids.length, tests, repairs, knownCents };
+}
+
+/** What perfect knowledge would still cost, times the mass of `weights`: a lower bound for every plan. */
+export function boundCents({ knownCents, size }: Network, weights: Float64Array): number {
+  let cents = 0;
+  for (let i = 0; i < size; i++) {
+    const weight = weights[i] ?? 0;
+    if (weight > 0) cents += weight * (knownCents[i] ?? 0);
+  }
+  return cents;
+}
+
+/** Room to reckon in, so that pricing a plan a thousand times makes no garbage. */
+export class Pricer {
+  private readonly left: Float64Array;
+  private readonly ratios: Float64Array;
+  private readonly order: Int32Array;
+
+  constructor(private readonly network: Network) {
+    this.left = new Float64Array(network.size);
+    this.ratios = new Float64Array(network.repairs.length);
+    this.order = new Int32Array(network.repairs.length);
+  }
+
+  private massFixed(repair: NetworkRepair): number {
+    let mass = 0;
+    for (let k = 0; k < repair.fixed.length; k++) mass += this.left[repair.fixed[k] as number] as number;
+    return mass;
+  }
+
+  /**
+   * Expected cost, times the mass of `weights`, of repairing without another test: the repair with most mass a cent
+   * first, then the next. The best order there is where no two repairs fix the same thing (a hand-back counted with its
+   * comeback), and close to it elsewhere (greedy for minimum-sum set cover).
+   */
+  repairOnlyCents(weights: Float64Array): number {
+    const { repairs, size } = this.network;
+    const { left, ratios, order } = this;
+    let mass = 0;
+    for (let i = 0; i < size; i++) {
+      const weight = weights[i] as number;
+      left[i] = weight;
+      mass += weight;
+    }
+    let count = 0;
+    for (let r = 0; r < repairs.length; r++) {
+      const repair = repairs[r] as NetworkRepair;
+      const fixed = this.massFixed(repair);
+      if (fixed <= 0) continue;
+      const ratio = fixed / repair.priceCents;
+      let at = count++;
+      for (; at > 0 && (ratios[at - 1] as number) < ratio; at--) {
+        ratios[at] = ratios[at - 1] as number;
+        order[at] = order[at - 1] as number;
+      }
+      ratios[at] = ratio;
+      order[at] = r;
+    }
+    let cents = 0;
+    for (let next = 0; next < count; next++) {
+      const repair = repairs[order[next] as number] as NetworkRepair;
+      const fixed = this.massFixed(repair);
+      if (fixed <= 0) continue;
+      const ratio = fixed / repair.priceCents;
+      // What an earlier repair has fixed too makes this one worth less: it goes back to its new place.
+      if (next + 1 < count && ratio < (ratios[next + 1] as number) * (1 - 1e-12)) {
+        let at = next;
+        for (; at + 1 < count && (ratios[at + 1] as number) > ratio; at++) {
+          ratios[at] = ratios[at + 1] as number;
+          order[at] = order[at + 1] as number;
+        }
+        ratios[at] = ratio;
+        order[at] = repairs.indexOf(repair);
+        next--;
+        continue;
+      }
+      cents += repair.cents * mass + repair.wrongCents * (mass - fixed);
+      for (let k = 0; k < repair.fixed.length; k++) left[repair.fixed[k] as number] = 0;
+      mass -= fixed;
+      if (mass <= 0) break;
+    }
+    return cents;
+  }
+}

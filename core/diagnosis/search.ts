@@ -1,0 +1,214 @@
+import { boundCents, type Network, Pricer } from "./network.ts";
+
+/** How many states may be priced before the search must answer: some ten milliseconds on a workshop's laptop. */
+const MOST_PRICINGS = 1100;
+const MOST_DEPTH = 12;
+/** How many of the best actions are looked into deeper, at the root and below it. */
+const ROOT_BEAM = 8;
+const BEAM = 4;
+/** How many of the likeliest repairs are tried before further tests; the rest follow in any case at the end. */
+const REPAIRS_TRIED = 4;
+/** An outcome this unlikely changes no decision. */
+const NEVER = 1e-12;
+
+/** Marks for a state's key: which outcome of which test came, which repair was tried. Fixed, so that plans repeat. */
+function marks(count: number, start: number): Uint32Array {
+  let state = start >>> 0;
+  return Uint32Array.from({ length: count }, () => {
+    state = (state + 0x9e3779b9) >>> 0;
+    let mixed = state ^ (state >>> 16);
+    mixed = Math.imul(mixed, 0x21f0aaad);
+    mixed ^= mixed >>> 15;
+    mixed = Math.imul(mixed, 0x735a2d97);
+    return (mixed ^ (mixed >>> 15)) >>> 0;
+  });
+}
+
+interface State {
+  weights: Float64Array;
+  done: Uint8Array;
+  high: number;
+  low: number;
+}
+
+interface Known {
+  depth: number;
+  cents: number;
+}
+
+/**
+ * Prices states by looking ahead: the cheapest of repairing now, of one more test and of one more repair followed by
+ * what is best then, down to a depth; below it, repairing without another test. All costs are times the state's mass.
+ * Deepened step by step until the pricings are used up; the last whole depth counts.
+ */
+export class Search {
+  private readonly memory = new Map<number, Known>();
+  private readonly highs: Uint32Array;
+  private readonly lows: Uint32Array;
+  private readonly cheapestTest: number;
+  /** Where a test's marks start, and the repairs' behind them. */
+  private readonly firstMark: number[];
+  private readonly pricer: Pricer;
+  private pricings = 0;
+
+  constructor(
+    private readonly network: Network,
+    private readonly mostPricings = MOST_PRICINGS,
+  ) {
+    this.pricer = new Pricer(network);
+    let count = 0;
+    this.firstMark = [...network.tests.map((test) => test.likelihood.length), network.repairs.length].map(
+      (size) => {
+        count += size;
+        return count - size;
+      },
+    );
+    this.highs = marks(count, 1);
+    this.lows = marks(count, 77);
+    this.cheapestTest = network.tests.reduce(
+      (least, test) => Math.min(least, test.cents),
+      Number.POSITIVE_INFINITY,
+    );
+  }
+
+  private after(state: State, mark: number, weights: Float64Array, done: Uint8Array): State {
+    return {
+      weights,
+      done,
+      high: (state.high ^ (this.highs[mark] ?? 0)) >>> 0,
+      low: (state.low ^ (this.lows[mark] ?? 0)) >>> 0,
+    };
+  }
+
+  private outcomeOf(state: State, test: number, outcome: number, done: Uint8Array): State | undefined {
+    const likelihood = this.network.tests[test]?.likelihood[outcome];
+    if (!likelihood) return undefined;
+    const weights = new Float64Array(this.network.size);
+    let mass = 0;
+    for (let i = 0; i < weights.length; i++) {
+      const weight = (state.weights[i] ?? 0) * (likelihood[i] ?? 0);
+      weights[i] = weight;
+      mass += weight;
+    }
+    return mass < NEVER ? undefined : this.after(state, (this.firstMark[test] ?? 0) + outcome, weights, done);
+  }
+
+  private withoutFixed(state: State, repair: number): State {
+    const weights = Float64Array.from(state.weights);
+    for (const index of this.network.repairs[repair]?.fixed ?? []) weights[index] = 0;
+    return this.after(state, (this.firstMark[this.network.tests.length] ?? 0) + repair, weights, state.done);
+  }
+
+  private isSpent(): boolean {
+    return this.pricings > this.mostPricings;
+  }
+
+  /** Cost of doing a test and then the best, or at least `ceiling` once it is clear that it can't be cheaper. */
+  testCents(state: State, test: number, depth: number, ceiling = Number.POSITIVE_INFINITY): number {
+    const { network } = this;
+    const mass = massOf(state.weights);
+    let cents = mass * (network.tests[test]?.cents ?? 0);
+    if (cents + boundCents(network, state.weights) >= ceiling) return Number.POSITIVE_INFINITY;
+    const done = Uint8Array.from(state.done);
+    done[test] = 1;
+    const outcomes = network.tests[test]?.likelihood.length ?? 0;
+    for (let outcome = 0; outcome < outcomes; outcome++) {
+      const next = this.outcomeOf(state, test, outcome, done);
+      if (next) cents += this.bestCents(next, depth - 1);
+      if (cents >= ceiling) return Number.POSITIVE_INFINITY;
+    }
+    return cents;
+  }
+
+  /** Cost of doing a repair and, where it was the wrong one, then the best. */
+  repairCents(state: State, repair: number, depth: number): number {
+    const it = this.network.repairs[repair];
+    if (!it) return Number.POSITIVE_INFINITY;
+    const rest = this.withoutFixed(state, repair);
+    const left = massOf(rest.weights);
+    return (
+      it.cents * massOf(state.weights) +
+      it.wrongCents * left +
+      (left > 0 ? this.bestCents(rest, depth - 1) : 0)
+    );
+  }
+
+  private likeliestRepairs(state: State): number[] {
+    const ratios = this.network.repairs.map((repair, index) => {
+      const fixed = repair.fixed.reduce((sum, each) => sum + (state.weights[each] ?? 0), 0);
+      return { index, ratio: fixed / Math.max(repair.cents + repair.wrongCents, 1e-9) };
+    });
+    return ratios
+      .filter(({ ratio }) => ratio > 0)
+      .sort((a, b) => b.ratio - a.ratio)
+      .slice(0, REPAIRS_TRIED)
+      .map(({ index }) => index);
+  }
+
+  /** Every test looked at once, then the most promising few as deep as asked. */
+  private bestTestCents(state: State, depth: number, ceiling: number): number {
+    let best = ceiling;
+    const promising: { test: number; cents: number }[] = [];
+    for (let test = 0; test < this.network.tests.length; test++) {
+      if (state.done[test]) continue;
+      const cents = this.testCents(state, test, 1, depth > 1 ? Number.POSITIVE_INFINITY : best);
+      best = Math.min(best, cents);
+      if (depth > 1) promising.push({ test, cents });
+    }
+    promising.sort((a, b) => a.cents - b.cents);
+    for (const { test } of promising.slice(0, BEAM)) {
+      if (this.isSpent()) break;
+      best = Math.min(best, this.testCents(state, test, depth, best));
+    }
+    return best;
+  }
+
+  bestCents(state: State, depth: number): number {
+    const key = state.high * 0x200000 + (state.low >>> 11);
+    const known = this.memory.get(key);
+    if (known && known.depth >= depth) return known.cents;
+    this.pricings++;
+    const { network } = this;
+    let best = known?.cents ?? this.pricer.repairOnlyCents(state.weights);
+    const bound = boundCents(network, state.weights);
+    const worthATest = this.cheapestTest * massOf(state.weights);
+    if (depth > 0 && best - bound > worthATest && !this.isSpent()) {
+      best = Math.min(best, this.bestTestCents(state, depth, best));
+      for (const repair of this.likeliestRepairs(state))
+        best = Math.min(best, this.repairCents(state, repair, depth));
+    }
+    if (!this.isSpent()) this.memory.set(key, { depth, cents: best });
+    return best;
+  }
+
+  /** What each action costs from here to the end, in the network's order; tests done already cost Infinity. */
+  price(weights: Float64Array, done: Uint8Array): { tests: number[]; repairs: number[] } {
+    const state: State = { weights, done, high: 0, low: 0 };
+    const { tests, repairs } = this.network;
+    const cents = [
+      ...tests.map((_, test) => (done[test] ? Number.POSITIVE_INFINITY : this.testCents(state, test, 1))),
+      ...repairs.map((_, repair) => this.repairCents(state, repair, 1)),
+    ];
+    for (let depth = 2; depth <= MOST_DEPTH && !this.isSpent(); depth++) {
+      const best = cents
+        .map((price, action) => ({ price, action }))
+        .sort((a, b) => a.price - b.price)
+        .slice(0, ROOT_BEAM);
+      for (const { price, action } of best) {
+        if (this.isSpent() || price === Number.POSITIVE_INFINITY) break;
+        const deeper =
+          action < tests.length
+            ? this.testCents(state, action, depth)
+            : this.repairCents(state, action - tests.length, depth);
+        cents[action] = Math.min(price, deeper);
+      }
+    }
+    return { tests: cents.slice(0, tests.length), repairs: cents.slice(tests.length) };
+  }
+}
+
+export function massOf(weights: Float64Array): number {
+  let mass = 0;
+  for (let i = 0; i < weights.length; i++) mass += weights[i] ?? 0;
+  return mass;
+}

@@ -1,0 +1,77 @@
+import type { Judgement } from "../judgement/index.ts";
+import { inRange } from "./in-range.ts";
+
+/** Blade fuses as they are sold, amperes (ISO 8820-3). */
+const FUSES_A = [3, 5, 7.5, 10, 15, 20, 25, 30, 35, 40] as const;
+/** A fuse carries about four fifths of its rating for ever; a motor takes a quarter more while it starts. */
+const LASTING_SHARE = 0.8;
+/** What a copper wire in a warm loom carries for ever, amperes by mm²: 6 A a mm² and less as it grows thicker. */
+const WIRE_A: [mm2: number, amps: number][] = [
+  [0.5, 5],
+  [0.75, 8],
+  [1, 11],
+  [1.5, 15],
+  [2.5, 22],
+  [4, 30],
+  [6, 40],
+];
+
+/**
+ * What a fan motor draws, held against its fuse and wire. `amps` 0 to 200, `fuseA` 1 to 100, `wireMm2` 0.5 to 6, else
+ * `RangeError`. Fails over four fifths of the fuse or over what the wire carries; not seen where it doesn't run.
+ */
+export function motorDraw({
+  amps,
+  fuseA,
+  wireMm2,
+}: {
+  amps: number;
+  fuseA: number;
+  wireMm2?: number;
+}): Judgement {
+  inRange(amps, 0, 200, "A drawn");
+  inRange(fuseA, 1, 100, "A of fuse");
+  if (wireMm2 !== undefined) inRange(wireMm2, 0.5, 6, "mm² of wire");
+  const mostA = fuseA * LASTING_SHARE;
+  if (amps < 0.5)
+    return {
+      verdict: "not-seen",
+      measured: amps,
+      expected: mostA,
+      because: `${amps} A: the motor doesn't run, so it draws nothing to judge.`,
+    };
+  const wireA = WIRE_A.findLast(([mm2]) => mm2 <= (wireMm2 ?? Number.POSITIVE_INFINITY))?.[1] ?? 0;
+  if (amps > mostA)
+    return {
+      verdict: "fail",
+      measured: amps,
+      expected: mostA,
+      because: `${amps} A is more than a ${fuseA} A fuse carries for long (${mostA} A): a stiff motor, or the wrong fuse.`,
+    };
+  if (wireMm2 !== undefined && amps > wireA)
+    return {
+      verdict: "fail",
+      measured: amps,
+      expected: wireA,
+      because: `${amps} A is more than ${wireMm2} mm² carries for long (${wireA} A).`,
+    };
+  return {
+    verdict: "pass",
+    measured: amps,
+    expected: mostA,
+    because: `${amps} A sits well under the ${fuseA} A fuse${wireMm2 === undefined ? "" : ` and within ${wireMm2} mm²`}.`,
+  };
+}
+
+/**
+ * The fuse for a jumper lead that is to run a motor: the next blade fuse (ISO 8820-3) above five quarters of what the
+ * motor draws, amperes. `motorAmps` over 0 up to 32 A, else `RangeError`: a bigger fan wants a relay, not a jumper.
+ */
+export function jumperFuse(motorAmps: number): number {
+  const fuse = FUSES_A.find((rating) => rating * LASTING_SHARE >= motorAmps);
+  if (!(motorAmps > 0) || fuse === undefined)
+    throw new RangeError(
+      `${motorAmps} A can't go through a fused jumper: over 0 up to ${40 * LASTING_SHARE} A. Use a relay.`,
+    );
+  return fuse;
+}

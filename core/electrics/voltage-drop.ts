@@ -1,0 +1,59 @@
+import type { Judgement } from "../judgement/index.ts";
+import { inRange } from "./in-range.ts";
+
+export interface VoltageDrop extends Judgement {
+  dropV: number;
+  ohms: number;
+  wattsLost: number;
+}
+
+/** What a sound side of a fan's circuit loses under load: a rule of the trade, half of it in the joints. */
+const MOST_DROP_V = 0.5;
+/** Below this current a bad joint passes its test. */
+const LEAST_LOAD_A = 1;
+/** Two readings of a meter apart. */
+const METER_V = 0.05;
+
+/**
+ * What one side of a circuit loses under load: volts between `source` and `load`, the resistance that makes it (Ohm's
+ * law) and the watts that heat it. `source` and `load` from 0 to 60 V, `amps` from 0 to 200 A, else `RangeError`. Pass
+ * up to 0.5 V; not seen under 1 A, where even a bad joint loses nothing.
+ */
+export function voltageDrop({
+  source,
+  load,
+  amps,
+}: {
+  source: number;
+  load: number;
+  amps: number;
+}): VoltageDrop {
+  inRange(source, 0, 60, "V at the source");
+  inRange(load, 0, 60, "V at the load");
+  inRange(amps, 0, 200, "A of load");
+  if (load > source + METER_V)
+    throw new RangeError(
+      `${load} V at the load is more than ${source} V at the source; are the probes swapped?`,
+    );
+  const dropV = Math.max(0, source - load);
+  const figures = {
+    dropV,
+    ohms: amps > 0 ? dropV / amps : 0,
+    wattsLost: dropV * amps,
+    measured: dropV,
+    expected: MOST_DROP_V,
+  };
+  const drop = `${dropV.toFixed(2)} V at ${amps} A`;
+  if (amps < LEAST_LOAD_A)
+    return {
+      ...figures,
+      verdict: "not-seen",
+      because: `${drop}: with under ${LEAST_LOAD_A} A even a bad joint loses nothing. Load it with the fan or a lamp.`,
+    };
+  const isSound = dropV <= MOST_DROP_V + 1e-9;
+  return {
+    ...figures,
+    verdict: isSound ? "pass" : "fail",
+    because: `${drop} is ${isSound ? "within" : "over"} ${MOST_DROP_V} V: ${figures.ohms.toFixed(3)} Ω, ${figures.wattsLost.toFixed(1)} W lost${isSound ? "" : "; look for a green or hot joint on that side"}.`,
+  };
+}
