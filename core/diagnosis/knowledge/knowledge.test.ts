@@ -162,7 +162,12 @@ describe("proven", () => {
     expect(proven(circuit, dead).resistor).toBe("suspect");
     const fast = [...dead, { test: "jumper-high", outcome: "runs" }];
     expect(proven(circuit, fast)).toMatchObject({ resistor: "suspect", fuse: "proven", ground: "proven" });
-    const clean = [...fast, { test: "plugs", outcome: "clean" }, { test: "ac-on", outcome: "stands" }];
+    const clean = [
+      ...fast,
+      { test: "plugs", outcome: "clean" },
+      { test: "ac-on", outcome: "stands" },
+      { test: "feed-motor", outcome: "runs" },
+    ];
     expect(proven(circuit, clean).resistor).toBe("failed");
   });
 });
