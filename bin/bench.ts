@@ -1,4 +1,5 @@
 // Every figure this project holds itself to, measured now: npm run bench [-- name]
+import { benchDiagnosis } from "./bench/diagnosis.ts";
 import { benchFirstScreen } from "./bench/first-screen.ts";
 import { benchJobPage } from "./bench/job-page.ts";
 import { benchLogs } from "./bench/logs.ts";
@@ -8,6 +9,7 @@ const BENCHES: Record<string, () => Promise<Figure[]>> = {
   logs: benchLogs,
   "job-page": benchJobPage,
   "first-screen": benchFirstScreen,
+  diagnosis: benchDiagnosis,
 };
 
 const asked = process.argv.slice(2);

@@ -69,9 +69,14 @@ function radiatorJob(
   seed: number,
 ): Story {
   const story = new Story(key, of, daysAgo, by, "lift 1")
-    .ask("Loses coolant, wet under the front after a run", ["standing still", "after a drive"], "low")
-    .test("pressure test at cap rating", "fail", "falls 20 kPa in 4 min, wet at the left tank seam")
-    .find("fault", "Radiator leaks at the left tank seam")
+    .ask(
+      "Loses coolant, wet under the front after a run",
+      "loses",
+      ["standing still", "after a drive"],
+      "low",
+    )
+    .test("pressure-test", "wet-radiator", "20 kPa in 4 min, left tank seam")
+    .find("fault", "Radiator leaks at the left tank seam", "leak-radiator")
     .part("radiator", grade, supplier);
   stripFront(story);
   buildFront(story);
@@ -79,13 +84,19 @@ function radiatorJob(
   return story.warmUp("warm-up after.csv", soundLog(of, seed)).cold().sign();
 }
 
+/** The jumper test of a vehicle's own circuit. */
+const jumperOf = ({ card }: DemoVehicle) =>
+  ({ "switch-2": "jumper-low", "switch-relays": "ground-command", "self-contained": "manual-trigger" })[
+    card.circuit ?? ""
+  ] ?? "jumper";
+
 function switchJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
   return new Story(key, of, daysAgo, by, "lift 2")
-    .ask("Gets hot standing in traffic, fan not heard", ["standing still", "hot weather"])
-    .test("fan fuse and its neighbours", "pass", "continuity on all three")
-    .test("fused jumper across the switch plug", "pass", "fan ran at once")
-    .test("switch in the pot", "fail", "stays open to 104 °C")
-    .find("fault", "Thermal switch does not close")
+    .ask("Gets hot standing in traffic, fan not heard", "hot-standing", ["standing still", "hot weather"])
+    .test("fuses", "sound", "on all three")
+    .test(jumperOf(of), "runs", "at once")
+    .test("switch-pot", "never", "still open at 104 °C")
+    .find("fault", "Thermal switch does not close", "switch-open")
     .part("thermal switch", "maker's", "Coldbrook Parts")
     .in("strip", 12)
     .move("connector", "plug", "switch", 1, "out")
@@ -103,9 +114,9 @@ function switchJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey,
 
 function thermostatJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
   return new Story(key, of, daysAgo, by, "bay 3")
-    .ask("Slow to warm, heater lukewarm on Pell Pass", ["cold weather", "on the road"])
-    .test("warm-up on the diagnostic port", "fail", "levels off at 74 °C")
-    .find("fault", "Thermostat hangs open")
+    .ask("Slow to warm, heater lukewarm on Pell Pass", "runs-cold", ["cold weather", "on the road"])
+    .test("warm-up", "never-there", "levels off at 74 °C")
+    .find("fault", "Thermostat hangs open", "thermostat-open")
     .part("thermostat", "maker's", "Tansy & Rudge")
     .in("strip", 10)
     .coolant("drained", 3)
@@ -127,12 +138,13 @@ function thermostatJob(key: string, of: DemoVehicle, daysAgo: number, by: Person
 
 function nothingWrong(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
   return new Story(key, of, daysAgo, by, "bay 3")
-    .ask("Gauge goes past the middle before the fan starts", ["standing still"])
-    .test("air conditioning on", "pass", "fan runs")
+    .ask("Gauge goes past the middle before the fan starts", "gauge-high", ["standing still"])
+    .test("ac-on", "runs")
     .warmUp("as it came.csv", soundLog(of, seed, 24))
     .find(
       "nothing-wrong",
       "Fan starts and stops where the card says. The gauge reads high; the sensor agrees with the card.",
+      "nothing-wrong",
     )
     .in("plan", 2)
     .book({ kind: "decision", item: "parts", text: "none needed", data: { noParts: true } })
@@ -141,9 +153,9 @@ function nothingWrong(key: string, of: DemoVehicle, daysAgo: number, by: PersonK
 
 function hoseJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): Story {
   return new Story(key, of, daysAgo, by, "lift 2")
-    .ask("Sweet smell, drips at the front right", ["after a drive"], "min")
-    .test("look and listen, hot and under pressure", "fail", "upper hose split at the neck")
-    .find("fault", "Upper hose split behind the clamp")
+    .ask("Sweet smell, drips at the front right", "loses", ["after a drive"], "min")
+    .test("look", "wet-hose", "upper hose split at the neck")
+    .find("fault", "Upper hose split behind the clamp", "leak-hose")
     .part("hose", "pattern", "Pell Motor Factors", "upper")
     .in("strip", 6)
     .coolant("drained", 1.8)
@@ -160,8 +172,8 @@ function hoseJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): 
 function coolantChange(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): Story {
   const litres = Math.round(of.card.capacityL * 0.6 * 10) / 10;
   const story = new Story(key, of, daysAgo, by, "bay 3")
-    .ask("Coolant due by age", [])
-    .test("freeze point by refractometer", "fail", "−18 °C, wanted −37 °C")
+    .ask("Coolant due by age", undefined, [])
+    .ownTest("freeze point by refractometer", "fail", "−18 °C, wanted −37 °C")
     .find("fault", "Coolant too weak and past its years")
     .in("plan", 2)
     .book({ kind: "decision", item: "parts", text: "none needed", data: { noParts: true } })
@@ -173,14 +185,16 @@ function coolantChange(key: string, of: DemoVehicle, daysAgo: number, by: Person
 
 function openFind(): Story {
   return new Story("open-find", vehicle("wayfarer"), 0, "tobin", "lift 2", -3)
-    .ask("Hot in the school queue, fan not heard", ["standing still", "hot weather"])
+    .ask("Hot in the school queue, fan not heard", "hot-standing", ["standing still", "hot weather"])
     .book({ kind: "reading", item: "gauge", text: "three quarters" })
     .book({
       kind: "caution",
       text: "Fan may start at any moment, key off too: unplug it before hands go in.",
       data: { acknowledged: true },
     })
-    .test("fan fuse and its neighbours", "pass", "continuity on all three")
+    .test("level", "line")
+    .test("fuses", "sound", "on all three")
+    .test("fan-cold", "still")
     .in("find", 3)
     .move("connector", "plug", "switch", 1, "out", "left tank")
     .move("tool", "fused jumper", "", 1, "out")
@@ -189,9 +203,9 @@ function openFind(): Story {
 
 function openBuild(): Story {
   const story = new Story("open-build", vehicle("tender"), 1, "ilse", "lift 1", 10)
-    .ask("Puddle under it every morning", ["after a night"], "low")
-    .test("pressure test at cap rating", "fail", "seam of the right tank weeps")
-    .find("fault", "Radiator leaks at the right tank seam")
+    .ask("Puddle under it every morning", "loses", ["after a night"], "low")
+    .test("pressure-test", "wet-radiator", "seam of the right tank")
+    .find("fault", "Radiator leaks at the right tank seam", "leak-radiator")
     .part("radiator", "pattern", "Tansy & Rudge");
   stripFront(story)
     .move("line-cap", "oil cooler line cap", "", 2, "out")
@@ -206,9 +220,9 @@ function openBuild(): Story {
 function openProve(): Story {
   const of = vehicle("scholar");
   const story = new Story("open-prove", of, 1, "ilse", "lift 1", 6)
-    .ask("Loses a little every week, third radiator", ["after a drive"], "min")
-    .test("pressure test at cap rating", "fail", "weeps at the lower peg")
-    .find("fault", "Radiator leaks at the lower peg, mount bush gone hard")
+    .ask("Loses a little every week, third radiator", "loses", ["after a drive"], "min")
+    .test("pressure-test", "wet-radiator", "weeps at the lower peg")
+    .find("fault", "Radiator leaks at the lower peg, mount bush gone hard", "leak-radiator")
     .part("radiator", "all-metal", "Coldbrook Parts");
   stripFront(story);
   buildFront(story);

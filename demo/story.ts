@@ -1,4 +1,5 @@
 import { v5 as uuid } from "uuid";
+import { TROUBLES, type Trouble, testOf } from "../core/diagnosis/knowledge/index.ts";
 import type { EntryDraft, Stage } from "../core/ledger/index.ts";
 import type { NewEntry } from "../server/jobs/record-entries.ts";
 import type { DemoVehicle, PersonKey } from "./shop.ts";
@@ -49,12 +50,21 @@ export class Story {
     return this;
   }
 
-  ask(complaint: string, happens: string[], level: "line" | "min" | "low" = "line"): this {
+  ask(
+    complaint: string,
+    trouble: Trouble | undefined,
+    happens: string[],
+    level: "line" | "min" | "low" = "line",
+  ): this {
     const km = Math.round(this.vehicle.distanceKm - (this.daysAgo / 365) * this.vehicle.kmPerYear);
     const levels = { line: "at the line, cold", min: "at the minimum, cold", low: "below the minimum, cold" };
     this.in("ask")
       .book({ kind: "note", item: "complaint", text: complaint })
       .book({ kind: "reading", item: "distance", value: km, unit: "km" });
+    if (trouble) {
+      const text = TROUBLES[trouble];
+      this.book({ kind: "reading", item: "trouble", text, data: { chips: [text] } });
+    }
     if (happens.length > 0)
       this.book({ kind: "reading", item: "happens", text: happens.join(", "), data: { chips: happens } });
     return this.book({
@@ -65,12 +75,27 @@ export class Story {
     });
   }
 
-  test(item: string, verdict: "pass" | "fail" | "not-seen", text?: string): this {
-    return this.in("find", 4).book({ kind: "test", item, ...(text ? { text } : {}), data: { verdict } });
+  /** A test of the knowledge, with the outcome that came; `seen` says more than the outcome's own words. */
+  test(id: string, outcomeId: string, seen?: string): this {
+    const test = testOf(id);
+    const outcome = test.outcomes.find((each) => each.id === outcomeId);
+    if (!outcome) throw new Error(`${id} has no outcome ${outcomeId}`);
+    return this.in("find", 4).book({
+      kind: "test",
+      item: test.name,
+      text: seen ? `${outcome.name}: ${seen}` : outcome.name,
+      data: { test: id, outcome: outcomeId, verdict: outcome.verdict },
+    });
   }
 
-  find(finding: "fault" | "nothing-wrong", text: string): this {
-    return this.in("find", 2).book({ kind: "decision", item: "finding", text, data: { finding } });
+  /** A test that only the person knows. */
+  ownTest(item: string, verdict: "pass" | "fail" | "not-seen", text: string): this {
+    return this.in("find", 4).book({ kind: "test", item, text, data: { verdict } });
+  }
+
+  find(finding: "fault" | "nothing-wrong", text: string, hypothesis?: string): this {
+    const data = { finding, ...(hypothesis ? { hypothesis } : {}) };
+    return this.in("find", 2).book({ kind: "decision", item: "finding", text, data });
   }
 
   part(item: string, grade: string, supplier: string, place?: string, isChecked = true): this {

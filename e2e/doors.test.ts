@@ -189,10 +189,20 @@ describe("two shops", () => {
 
 describe("the entries door", () => {
   const good = () => newEntry({ account: "fastener", item: "M6×20", place: "bag 1", out: 2 });
+  const testEntry = (data: Record<string, string>) =>
+    newEntry({ stage: "find", kind: "test", item: "fuses", data });
   const bad: [string, () => unknown][] = [
     ["nothing", () => ({})],
     ["an unknown field", () => ({ entries: [{ ...good(), price: 4 }] })],
     ["an unknown field in its data", () => ({ entries: [{ ...good(), data: { signed: true } }] })],
+    ["a test nobody knows", () => ({ entries: [testEntry({ test: "x-ray", outcome: "pass" })] })],
+    [
+      "an outcome its test doesn't have",
+      () => ({ entries: [testEntry({ test: "fuses", outcome: "melted" })] }),
+    ],
+    ["a test without its outcome", () => ({ entries: [testEntry({ test: "fuses" })] })],
+    ["a fault nobody knows", () => ({ entries: [testEntry({ hypothesis: "gremlin" })] })],
+    ["an eighth kind of circuit", () => ({ entries: [testEntry({ circuit: "steam" })] })],
     ["an unknown account", () => ({ entries: [{ ...good(), account: "money" }] })],
     ["half a bolt", () => ({ entries: [{ ...good(), out: 0.5 }] })],
     ["too many", () => ({ entries: [{ ...good(), out: 5000 }] })],

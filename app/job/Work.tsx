@@ -12,11 +12,14 @@ interface Next {
 /** A stage's work surface: its one question on top, the next step always bottom right. */
 export function Work({
   title,
+  isTitleQuiet = false,
   children,
   next,
   aside,
 }: {
   title: string;
+  /** True where the surface says it itself, so that only a screen reader needs it. */
+  isTitleQuiet?: boolean;
   children: ReactNode;
   next?: Next;
   aside?: ReactNode;
@@ -28,9 +31,9 @@ export function Work({
         aria-label="Work"
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
         tabIndex={0}
-        className="min-h-0 flex-1 overflow-y-auto px-5 pt-4 pb-6 lg:px-7"
+        className="min-h-0 flex-1 overflow-y-auto px-5 pt-3 pb-6 lg:px-7"
       >
-        <h2 className="mb-3 text-2xl">{title}</h2>
+        <h2 className={isTitleQuiet ? "sr-only" : "mb-2 text-2xl"}>{title}</h2>
         <div className="flex flex-col gap-5">{children}</div>
       </section>
       <div className="flex flex-wrap items-center justify-end gap-3 border-rule border-t px-5 py-2 max-book:pb-32 lg:px-7">

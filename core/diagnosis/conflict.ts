@@ -4,18 +4,18 @@ import { logSum, logWeights } from "./posterior.ts";
 export interface Conflict {
   /** The result that, left out, lets one fault explain the rest best: the one to repeat. */
   oddOneOut: { test: string; outcome: string };
-  /** The two faults that together explain everything best; absent where the odd result explains itself better. */
+  /** The two faults that together explain everything best, and how many times likelier that is than any single fault. */
   pair?: { faults: [string, string]; timesLikelier: number };
   because: string;
 }
 
-/** A result less likely than this under the best single fault is a surprise worth a second look. */
-const SURPRISE = 0.12;
+/**
+ * A result less likely than this under the best single fault is a surprise worth a second look. Two outcomes stand for
+ * the usual test: where there are more, each is rarer by itself and surprises less.
+ */
+const SURPRISE = 0.07;
 /** One car in twenty that comes in with a cooling fault has two: what one hears from shops. */
 const TWO_FAULTS = 0.05;
-/** How many times likelier a pair must be than any single fault before it is named. */
-const CLEARLY = 2;
-
 type Row = Readonly<Record<string, number>>;
 
 /** How far apart two hypotheses are on one test: half the sum of differences, 0 to 1. */
@@ -48,7 +48,9 @@ function likeliestPair(model: Model, evidence: Evidence) {
   for (const [index, a] of faults.entries()) {
     for (const b of faults.slice(index + 1)) {
       const pair: [string, string] = [a.id, b.id];
-      let log = Math.log(TWO_FAULTS * 2 * (a.weight / total) * (b.weight / total));
+      // The owner tells of the one that troubles most; the other may be any fault there is.
+      const told = Math.max(a.weight, b.weight) / total;
+      let log = Math.log((TWO_FAULTS * 2 * told) / faults.length);
       for (const { test, outcome } of results) log += Math.log(givenBoth(test, outcome.given, pair, sound));
       if (!best || log > best.log) best = { faults: pair, log };
     }
@@ -58,8 +60,8 @@ function likeliestPair(model: Model, evidence: Evidence) {
 
 /**
  * Says when no single fault explains the results: which one is the odd one out, to be repeated, and which two faults
- * together would explain all of them, if any clearly do. Nothing where one fault explains everything well enough.
- * Bayesian comparison of the two accounts, a pair's prior being the product of its parts'. Throws `RangeError` for a
+ * together would explain all of them. Nothing where one fault explains everything well enough.
+ * Bayesian comparison of the two accounts. Throws `RangeError` for a
  * model or evidence that can't be reckoned with.
  */
 export function conflict(model: Model, evidence: Evidence): Conflict | undefined {
@@ -72,7 +74,9 @@ export function conflict(model: Model, evidence: Evidence): Conflict | undefined
   const surprises =
     single === Number.NEGATIVE_INFINITY
       ? results
-      : results.filter(({ outcome }) => (outcome.given[bestId] ?? 0) < SURPRISE);
+      : results.filter(
+          ({ test, outcome }) => ((outcome.given[bestId] ?? 0) * test.outcomes.length) / 2 < SURPRISE,
+        );
   if (surprises.length === 0) return undefined;
   // The result that gains most by being left out, set against what a result by chance would be worth.
   const gains = results.map(({ test, outcome }) => {
@@ -88,12 +92,11 @@ export function conflict(model: Model, evidence: Evidence): Conflict | undefined
   const times = pair ? Math.exp(Math.min(700, pair.log - single)) : 0;
   const nameOf = (id: string) => model.hypotheses.find((each) => each.id === id)?.name ?? id;
   const testName = (id: string) => model.tests.find((each) => each.id === id)?.name ?? id;
-  const isPair = pair !== undefined && times > CLEARLY;
   return {
     oddOneOut: { test: odd.test, outcome: odd.outcome },
-    ...(isPair ? { pair: { faults: pair.faults, timesLikelier: times } } : {}),
+    ...(pair ? { pair: { faults: pair.faults, timesLikelier: times } } : {}),
     because: `No single fault fits everything. The odd one out is “${testName(odd.test)}”: repeat it.${
-      isPair ? ` If it stands, two faults fit best: ${pair.faults.map(nameOf).join(" and ")}.` : ""
+      pair ? ` If it stands, the likeliest pair is ${pair.faults.map(nameOf).join(" and ")}.` : ""
     }`,
   };
 }

@@ -14,3 +14,4 @@ export { type NextAction, nextActions } from "./next-actions.ts";
 export { posterior } from "./posterior.ts";
 export { proven, type Standing } from "./proven.ts";
 export { readSwitchStamp, type StampStage, type SwitchStamp } from "./read-switch-stamp.ts";
+export { type Reasons, reasonsOf, type Weighed } from "./reasons.ts";

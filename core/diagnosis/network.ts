@@ -26,6 +26,8 @@ export interface Network {
   repairs: NetworkRepair[];
   /** The cheapest way of fixing each hypothesis if it were known: what no plan can beat. */
   knownCents: Float64Array;
+  /** Which repair that is, by its place: faults of one class need not be told from each other. */
+  classOf: Int32Array;
 }
 
 export function toNetwork(model: Model, rates: Rates): Network {
@@ -60,7 +62,10 @@ export function toNetwork(model: Model, rates: Rates): Network {
       Number.POSITIVE_INFINITY,
     ),
   );
-  return { size: ids.length, tests, repairs, knownCents };
+  const classOf = Int32Array.from(ids, (_, index) =>
+    repairs.findIndex((repair) => repair.fixed.includes(index) && repair.cents === knownCents[index]),
+  );
+  return { size: ids.length, tests, repairs, knownCents, classOf };
 }
 
 /** What perfect knowledge would still cost, times the mass of `weights`: a lower bound for every plan. */
@@ -89,6 +94,25 @@ export class Pricer {
     let mass = 0;
     for (let k = 0; k < repair.fixed.length; k++) mass += this.left[repair.fixed[k] as number] as number;
     return mass;
+  }
+
+  /** Bits still to be learnt before the right repair is known, times the mass of `weights`. */
+  bits(weights: Float64Array): number {
+    const { classOf, size } = this.network;
+    const masses = this.ratios.fill(0);
+    let mass = 0;
+    for (let i = 0; i < size; i++) {
+      const weight = weights[i] as number;
+      const repair = classOf[i] as number;
+      masses[repair] = (masses[repair] as number) + weight;
+      mass += weight;
+    }
+    let bits = mass > 0 ? mass * Math.log2(mass) : 0;
+    for (let r = 0; r < masses.length; r++) {
+      const each = masses[r] as number;
+      if (each > 0) bits -= each * Math.log2(each);
+    }
+    return Math.max(0, bits);
   }
 
   /**

@@ -1,6 +1,14 @@
 import { type Entry, standing } from "../../../core/ledger/index.ts";
 
-export const QUESTIONS = ["complaint", "distance", "happens", "gauge", "coolant level", "codes"] as const;
+export const QUESTIONS = [
+  "complaint",
+  "distance",
+  "trouble",
+  "happens",
+  "gauge",
+  "coolant level",
+  "codes",
+] as const;
 export type Question = (typeof QUESTIONS)[number];
 
 export interface Answered {

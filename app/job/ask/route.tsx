@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { TROUBLES } from "../../../core/diagnosis/knowledge/troubles.ts";
 import type { EntryDraft } from "../../../core/ledger/index.ts";
 import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
 import { useMember } from "../../shell/member.ts";
@@ -49,6 +50,7 @@ export default function Ask() {
   const [complaint, setComplaint] = useDraft(`complaint:${page.job.id}`);
   const [distance, setDistance] = useDraft(`distance:${page.job.id}`);
   const [codes, setCodes] = useDraft(`codes:${page.job.id}`);
+  const [troubles, setTroubles] = useState<string[]>();
   const [happens, setHappens] = useState<string[]>();
   const [gauge, setGauge] = useState("");
   const [level, setLevel] = useState("");
@@ -81,12 +83,18 @@ export default function Ask() {
       { kind: "reading", item: "distance", value: km, unit: "km" },
       km === answers.distance?.value,
     );
-  if (happens && happens.length > 0)
+  for (const [question, chips] of [
+    ["trouble", troubles],
+    ["happens", happens],
+  ] as const) {
+    const text = chips?.join(", ");
+    if (!chips || !text) continue;
     put(
-      "happens",
-      { kind: "reading", item: "happens", text: happens.join(", "), data: { chips: happens } },
-      happens.join(", ") === answers.happens?.text,
+      question,
+      { kind: "reading", item: question, text, data: { chips } },
+      text === answers[question]?.text,
     );
+  }
   if (gauge) put("gauge", { kind: "reading", item: "gauge", text: gauge }, gauge === answers.gauge?.text);
   const mark = LEVELS[level as keyof typeof LEVELS];
   if (mark)
@@ -105,6 +113,7 @@ export default function Ask() {
   const save = () => {
     book(drafts);
     for (const clear of [setComplaint, setDistance, setCodes, setGauge, setLevel]) clear("");
+    setTroubles(undefined);
     setHappens(undefined);
   };
   const isAnswered = answers.complaint && answers.distance;
@@ -155,6 +164,17 @@ export default function Ask() {
           disabled={!mayBook}
         />
       </div>
+      <section aria-labelledby="trouble">
+        <h3 id="trouble" className="mb-2 font-bold">
+          What is the trouble? <span className="font-normal text-ink-2">one or two; Find starts from it</span>
+        </h3>
+        <ChipsMany
+          label="What is the trouble?"
+          options={Object.values(TROUBLES)}
+          value={troubles ?? answers.trouble?.chips ?? []}
+          onChange={setTroubles}
+        />
+      </section>
       <section aria-labelledby="happens">
         <h3 id="happens" className="mb-2 font-bold">
           When does it happen?

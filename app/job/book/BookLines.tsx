@@ -99,11 +99,9 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
                 <Fragment key={entry.id}>
                   {isNewDay && (
                     <tr>
-                      <th colSpan={2} scope="colgroup" className="pt-3 pb-1 pl-5 text-left font-bold text-sm">
+                      <th colSpan={4} scope="colgroup" className="pt-3 pb-1 pl-5 text-left font-bold text-sm">
                         {today}
                       </th>
-                      <td className="border-rule border-l" />
-                      <td className="border-rule border-l" />
                     </tr>
                   )}
                   <tr

@@ -15,6 +15,8 @@ import {
   Min,
   ValidateNested,
 } from "class-validator";
+import { CIRCUIT_KINDS, HYPOTHESES } from "../../../core/diagnosis/knowledge/index.ts";
+import { isOutcome, UNSURE } from "../../../core/job/find/index.ts";
 import { GRADES, WAITS } from "../../../core/job/index.ts";
 import { ACCOUNTS, type Account, KINDS, type Kind, STAGES, type Stage } from "../../../core/ledger/index.ts";
 
@@ -31,6 +33,16 @@ export class EntryDataForm {
   @IsOptional() @IsString() @Length(1, 80, { message: "The supplier, 1 to 80 letters." }) supplier?: string;
   @IsOptional() @IsBoolean() noParts?: boolean;
   @IsOptional() @IsIn(["fault", "nothing-wrong"]) finding?: string;
+  @IsOptional()
+  @IsIn(
+    HYPOTHESES.map(({ id }) => id),
+    { message: "A fault that is known here." },
+  )
+  hypothesis?: string;
+  @IsOptional() @IsString() @Length(1, 40) test?: string;
+  @IsOptional() @IsString() @Length(1, 40) outcome?: string;
+  @IsOptional() @IsString() @Length(1, 40) cannot?: string;
+  @IsOptional() @IsIn(CIRCUIT_KINDS, { message: "One of the seven kinds of circuit." }) circuit?: string;
   @IsOptional() @IsIn(WAITS) waitsFor?: string;
   @IsOptional() @IsISO8601() until?: string;
   @IsOptional()
@@ -100,6 +112,10 @@ export function entryTrouble({
   if (kind !== "movement" && (account || (out ?? back) !== undefined)) return "Only movements go out or in.";
   if (account && account !== "coolant" && !Number.isInteger(out ?? back ?? 1)) return COUNTED_WANTS_WHOLE;
   if (value !== undefined && unit === undefined) return "A figure wants its unit.";
+  if (data?.test !== undefined && !isOutcome(data.test, data.outcome ?? ""))
+    return "That test is not known here, or has no such outcome.";
+  if (data?.outcome !== undefined && data.test === undefined) return "An outcome names its test.";
+  if (data?.cannot !== undefined && !isOutcome(data.cannot, UNSURE)) return "That test is not known here.";
   if (!corrects && kind !== "movement" && value === undefined && !text && !item && !data)
     return "Nothing is said in it.";
   return undefined;

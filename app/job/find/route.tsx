@@ -1,182 +1,104 @@
 import { useState } from "react";
-import { findingOf } from "../../../core/job/index.ts";
-import type { Verdict } from "../../../core/judgement/index.ts";
-import { standing } from "../../../core/ledger/index.ts";
-import { Button } from "../../ui/Button.tsx";
-import { TextArea, TextField } from "../../ui/Field.tsx";
-import { VerdictShape } from "../../ui/VerdictMark.tsx";
-import { useJob } from "../context.ts";
-import { useDraft } from "../outbox/useDraft.ts";
-import { Cautions, Work } from "../Work.tsx";
+import { useLoaderData } from "react-router";
+import { readHistoryForJob } from "../../../server/jobs/read-history.ts";
+import { guarded } from "../../shell/guard.server.ts";
+import { Work } from "../Work.tsx";
+import { ByHand } from "./ByHand.tsx";
+import { CircuitMap } from "./CircuitMap.tsx";
+import { Done } from "./Done.tsx";
+import { Instruments } from "./instruments/Instruments.tsx";
+import { NextTest } from "./NextTest.tsx";
+import { OtherTests } from "./OtherTests.tsx";
+import { SettleCircuit } from "./SettleCircuit.tsx";
+import { Suspects } from "./Suspects.tsx";
+import { TwoFaults } from "./TwoFaults.tsx";
+import { type Find as FindView, type KnownFind, useFind } from "./useFind.ts";
+import { VerdictCard } from "./VerdictCard.tsx";
 
-const OUTCOMES: { verdict: Verdict; label: string }[] = [
-  { verdict: "pass", label: "Passed" },
-  { verdict: "fail", label: "Failed" },
-  { verdict: "not-seen", label: "Not seen" },
-];
+export const loader = guarded("desk", async ({ params, desk }) => ({
+  history: await desk((given) => readHistoryForJob(given, params.jobId ?? "")),
+}));
 
-/** Tests by hand, cheapest first, for the suggestions under the field. */
-const COMMON_TESTS = [
-  "look and listen",
-  "air conditioning on",
-  "fan fuse and its neighbours",
-  "fused jumper across the switch plug, low pair",
-  "fused jumper across the switch plug, high pair",
-  "coolant sensor unplugged",
-  "live values against room, cold",
-  "fan fed directly, fused",
-  "relay swapped with its twin",
-  "voltage drop under load",
-  "switch in the pot",
-  "pressure test at cap rating",
-  "combustion gas test",
-];
+const isKnown = (find: FindView): find is KnownFind => find.state !== undefined;
 
-function TestDone() {
-  const { page, book, mayBook } = useJob();
-  const [what, setWhat] = useDraft(`test:${page.job.id}`);
-  const [seen, setSeen] = useDraft(`seen:${page.job.id}`);
-  const [isAsked, setAsked] = useState(false);
-  const done = (verdict: Verdict) => {
-    if (!what.trim()) return setAsked(true);
-    book({
-      kind: "test",
-      item: what.trim(),
-      ...(seen.trim() ? { text: seen.trim() } : {}),
-      data: { verdict },
-    });
-    setWhat("");
-    setSeen("");
-    setAsked(false);
-  };
+function Booked({ find }: { find: FindView }) {
+  if (!find.finding) return null;
   return (
-    <section aria-labelledby="test" className="flex flex-col gap-4">
-      <h3 id="test" className="text-xl">
-        A test you did
-      </h3>
-      <TextField
-        label="What was tested"
-        list="common-tests"
-        maxLength={120}
-        value={what}
-        error={isAsked && !what.trim() ? "Say what was tested first." : undefined}
-        onChange={(event) => setWhat(event.target.value)}
-        disabled={!mayBook}
-      />
-      <datalist id="common-tests">
-        {COMMON_TESTS.map((test) => (
-          <option key={test} value={test} />
-        ))}
-      </datalist>
-      <TextField
-        label="What you saw"
-        maxLength={500}
-        value={seen}
-        placeholder="continuity on all three"
-        onChange={(event) => setSeen(event.target.value)}
-        disabled={!mayBook}
-      />
-      <div className="grid grid-cols-3 gap-2">
-        {OUTCOMES.map(({ verdict, label }) => (
-          <Button key={verdict} onClick={() => done(verdict)} disabled={!mayBook} className="min-h-16 px-2">
-            <span aria-hidden="true">
-              <VerdictShape verdict={verdict} />
-            </span>
-            {label}
-          </Button>
-        ))}
-      </div>
-    </section>
+    <p className="border-ink border-l-[6px] bg-wash py-2 pl-4" role="status">
+      <span className="text-ink-2">
+        {find.finding.kind === "nothing-wrong" ? "Booked: nothing wrong." : "Booked as the fault:"}
+      </span>{" "}
+      <span className="font-bold">{find.finding.words}</span>
+    </p>
   );
 }
 
-function WhatIsIt() {
-  const { page, entries, book, mayBook } = useJob();
-  const finding = findingOf(entries);
-  const [words, setWords] = useDraft(`finding:${page.job.id}`);
-  const [isAsked, setAsked] = useState(false);
-  const say = (kind: "fault" | "nothing-wrong") => {
-    const text = words.trim() || (kind === "nothing-wrong" ? "Within its card, nothing wrong" : "");
-    if (!text) return setAsked(true);
-    const draft = { kind: "decision" as const, item: "finding", text, data: { finding: kind } };
-    book(finding ? { ...draft, corrects: finding.entryId } : draft);
-    setWords("");
-    setAsked(false);
-  };
-  return (
-    <section aria-labelledby="finding" className="flex flex-col gap-4">
-      <h3 id="finding" className="text-xl">
-        What is it?
-      </h3>
-      {finding && (
-        <p className="border-ink border-l-[6px] bg-wash py-2 pl-4">
-          <span className="block text-ink-2">
-            {finding.kind === "nothing-wrong" ? "Nothing wrong" : "The fault"}
-          </span>
-          <span className="font-bold text-lg">{finding.words}</span>
-        </p>
-      )}
-      <TextArea
-        label={finding ? "Say it anew" : "In one sentence"}
-        rows={2}
-        maxLength={500}
-        value={words}
-        error={isAsked && !words.trim() ? "Say what the fault is." : undefined}
-        onChange={(event) => setWords(event.target.value)}
-        disabled={!mayBook}
-      />
-      <div className="grid grid-cols-2 gap-2">
-        <Button onClick={() => say("fault")} disabled={!mayBook} className="min-h-16">
-          This is the fault
-        </Button>
-        <Button onClick={() => say("nothing-wrong")} disabled={!mayBook} className="min-h-16">
-          Nothing wrong
-        </Button>
-      </div>
-    </section>
-  );
-}
-
-const CAUTIONS = [
-  "A fan may start at any moment, key off too: unplug it before hands go in. Fused jumpers only.",
-];
-
-/** Tests and the finding, by hand. */
+/** What is still possible, what to test next and why, and the verdict when enough is known. */
 export default function Find() {
-  const { entries } = useJob();
-  const tests = standing(entries).filter((entry) => entry.kind === "test");
+  const { history } = useLoaderData<typeof loader>();
+  const find = useFind(history);
+  const [chosen, setChosen] = useState<{ test: string; isRepeat: boolean }>();
+  const [testsOn, setTestsOn] = useState(false);
+  if (!isKnown(find)) {
+    return (
+      <Work title="How is the fan controlled?" next={{ label: "On to Plan", to: "plan" }}>
+        <Booked find={find} />
+        <SettleCircuit />
+        <Done find={find} onTest={() => undefined} />
+        <ByHand find={find} isOpen={false} />
+      </Work>
+    );
+  }
+  const { state, offer, finding } = find;
+  const best = state.actions.find(({ kind }) => kind === "test")?.id;
+  const isTaken = (id: string) =>
+    state.results.some(({ test }) => test === id) || state.cannot.some(({ test }) => test === id);
+  const isStillChosen = chosen !== undefined && (chosen.isRepeat || !isTaken(chosen.test));
+  const choose = (test: string) => setChosen({ test, isRepeat: isTaken(test) });
+  const shown = isStillChosen ? chosen.test : offer && !testsOn ? undefined : best;
+  const report: KnownFind["report"] = (...given) => {
+    find.report(...given);
+    setChosen(undefined);
+  };
+  const view: KnownFind = { ...find, report };
+  const next = finding
+    ? finding.kind === "nothing-wrong"
+      ? { label: "On to Sign", to: "sign" }
+      : { label: "On to Plan", to: "plan" }
+    : {
+        label: offer ? "To the verdict" : "Next test",
+        onClick: () => {
+          setChosen(undefined);
+          setTestsOn(false);
+          document.querySelector<HTMLElement>("#next-test, #verdict")?.scrollIntoView({ block: "nearest" });
+        },
+      };
   return (
-    <Work
-      title="What do the tests say?"
-      next={{
-        label: findingOf(entries)?.kind === "nothing-wrong" ? "On to Sign" : "On to Plan",
-        to: findingOf(entries)?.kind === "nothing-wrong" ? "sign" : "plan",
-      }}
-    >
-      <Cautions texts={CAUTIONS} />
-      <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
-        <TestDone />
-        <WhatIsIt />
-      </div>
-      <section aria-labelledby="done">
-        <h3 id="done" className="mb-1 text-xl">
-          Tested so far
-        </h3>
-        {tests.length === 0 && (
-          <p className="text-ink-2">Nothing yet. Look and listen first: it costs nothing.</p>
+    <Work title={`Find: ${state.circuit.name}`} isTitleQuiet next={next}>
+      <CircuitMap
+        circuit={state.circuit}
+        standings={state.standings}
+        test={shown ? { id: shown, name: "" } : undefined}
+      />
+      <Booked find={find} />
+      <TwoFaults find={view} onTest={choose} />
+      <div className="grid items-start gap-x-8 gap-y-6 border-rule border-t pt-2 xl:grid-cols-[1.15fr_1fr]">
+        {shown ? (
+          <NextTest key={shown} find={view} testId={shown} isChosen={isStillChosen} />
+        ) : offer ? (
+          <VerdictCard find={find} offer={offer} onTestOn={best ? () => setTestsOn(true) : undefined} />
+        ) : (
+          <p>
+            No test is left that can be done here. Mark one as possible again, or write your own verdict
+            below.
+          </p>
         )}
-        <ul>
-          {tests.map((test) => (
-            <li key={test.id} className="flex gap-3 border-rule border-b py-2">
-              <VerdictShape verdict={test.data?.verdict as Verdict} />
-              <span>
-                <span className="font-bold">{test.item}</span>{" "}
-                {test.text && <span className="text-ink-2">{test.text}</span>}
-              </span>
-            </li>
-          ))}
-        </ul>
-      </section>
+        <Suspects find={view} onTest={choose} />
+      </div>
+      <OtherTests find={view} shown={shown} onTest={choose} />
+      <Instruments find={view} />
+      <Done find={find} onTest={choose} />
+      <ByHand find={find} isOpen={false} />
     </Work>
   );
 }

@@ -3,10 +3,15 @@ import type { Model } from "../model.ts";
 import { COOLANT_SIDE, hypothesisOf } from "./hypotheses.ts";
 import type { Circuit, HypothesisKnowledge, TestKnowledge } from "./knowledge.ts";
 import { REPAIRS } from "./repairs.ts";
-import { COOLANT_TESTS } from "./tests-coolant.ts";
-import { FAN_TESTS } from "./tests-fan.ts";
+import { FEED_TESTS } from "./tests-feed.ts";
+import { FLOW_TESTS } from "./tests-flow.ts";
+import { LEAK_TESTS } from "./tests-leaks.ts";
+import { SENSOR_TESTS } from "./tests-sensor.ts";
+import { SWITCH_TESTS } from "./tests-switch.ts";
 
-const TESTS = [...FAN_TESTS, ...COOLANT_TESTS];
+/** Tests that every car has, whatever starts its fan. */
+const COOLANT_TESTS = [...LEAK_TESTS, ...FLOW_TESTS];
+const TESTS = [...FEED_TESTS, ...SWITCH_TESTS, ...SENSOR_TESTS, ...COOLANT_TESTS];
 
 export function testOf(id: string): TestKnowledge {
   const test = TESTS.find((each) => each.id === id);

@@ -50,6 +50,7 @@ export function describeEntry(entry: EntryDraft | Entry, system: System): string
   const said = [entry.text, fan].filter(Boolean).join(", ");
   const figure = valueWords(entry, system);
   const head = [words, figure].filter(Boolean).join(" ");
-  const body = [head, said].filter(Boolean).join(entry.kind === "reading" && figure ? ", " : ": ");
+  const between = entry.kind === "reading" && figure ? ", " : head.endsWith("?") ? " " : ": ";
+  const body = [head, said].filter(Boolean).join(between);
   return capital(`${body}${verdict ? `: ${verdict}` : ""}${/[.?!]$/.test(body) && !verdict ? "" : "."}`);
 }

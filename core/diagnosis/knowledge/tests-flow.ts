@@ -1,74 +1,8 @@
 import type { TestKnowledge } from "./knowledge.ts";
 import { DEAD_FAN, fails, passes, shows } from "./outcome-words.ts";
 
-const LEAKS = ["leak-radiator", "leak-hose", "leak-pump", "leak-heater"];
-
-/** Tests of level, leaks, flow, air and the thermostat; every car has them. */
-export const COOLANT_TESTS: TestKnowledge[] = [
-  {
-    id: "level",
-    name: "Level, cold",
-    minutes: 1,
-    needs: ["engine cold"],
-    how: "Through the tank if it is clear; else cap off, cold only. Below the mark is low, whatever the gauge says.",
-    hazards: ["pressure"],
-    outcomes: [passes("line", "At the line"), fails("low", "Below it")],
-    usual: [0.94, 0.06],
-    usualReason: "levels sink a little in every car",
-    sees: [
-      { row: [0.03, 0.97], faults: ["low-coolant"], reason: "that is what it is" },
-      { row: [0.12, 0.88], faults: LEAKS, reason: "unless topped up on the way here" },
-      { row: [0.25, 0.75], faults: ["head-gasket"], reason: "pushed out as well as burnt" },
-      { row: [0.45, 0.55], faults: ["cap-weak"], reason: "boils out bit by bit" },
-      { row: [0.55, 0.45], faults: ["air-lock"], reason: "falls as the air comes out" },
-    ],
-  },
-  {
-    id: "look",
-    name: "Look for leaks and trails",
-    minutes: 4,
-    needs: ["lamp"],
-    how: "Tank seams, necks, clamps, pump's weep hole, carpet by the heater. Dried coolant leaves a crust; follow it up, not down.",
-    hazards: ["hot coolant", "fan may start"],
-    outcomes: [
-      passes("dry", "Dry all over"),
-      fails("wet-radiator", "Wet at the radiator"),
-      fails("wet-hose", "Wet at a hose"),
-      fails("wet-pump", "Wet at the pump"),
-      fails("wet-inside", "Wet or filmy inside"),
-      fails("wet-cap", "Crust at cap or tank"),
-    ],
-    usual: [0.92, 0.02, 0.02, 0.01, 0.01, 0.02],
-    usualReason: "old trails of old leaks",
-    sees: [
-      {
-        row: [0.2, 0.72, 0.05, 0.01, 0.01, 0.01],
-        faults: ["leak-radiator"],
-        reason: "small seams seep only hot",
-      },
-      {
-        row: [0.2, 0.05, 0.72, 0.01, 0.01, 0.01],
-        faults: ["leak-hose"],
-        reason: "small splits seep only hot",
-      },
-      {
-        row: [0.25, 0.02, 0.05, 0.66, 0.01, 0.01],
-        faults: ["leak-pump"],
-        reason: "the weep hole is hidden on many",
-      },
-      {
-        row: [0.33, 0.01, 0.02, 0.01, 0.62, 0.01],
-        faults: ["leak-heater"],
-        reason: "smelt before it is seen",
-      },
-      {
-        row: [0.42, 0.01, 0.02, 0.01, 0.01, 0.53],
-        faults: ["cap-weak"],
-        reason: "leaves its crust at the neck",
-      },
-      { row: [0.6, 0.03, 0.05, 0.02, 0.02, 0.28], faults: ["head-gasket"], reason: "pushes out at the cap" },
-    ],
-  },
+/** Tests of flow, air, heat and the thermostat; every car has them. */
+export const FLOW_TESTS: TestKnowledge[] = [
   {
     id: "fins",
     name: "Fins and shroud, with a lamp from behind",
@@ -311,74 +245,6 @@ export const COOLANT_TESTS: TestKnowledge[] = [
         reason: "more heat, no more flow",
       },
       { row: [0.5, 0.15, 0.35], faults: ["air-lock"], reason: "revs push bubbles on" },
-    ],
-  },
-  {
-    id: "pressure-test",
-    name: "Pressure test at cap rating",
-    minutes: 18,
-    needs: ["pressure tester", "engine cold"],
-    how: "Cold. Pump to the cap's rating, never above. Fifteen minutes: holds, or falls; then look where it is wet.",
-    hazards: ["pressure", "poison"],
-    outcomes: [
-      passes("holds", "Holds"),
-      fails("wet-radiator", "Falls, wet at the radiator"),
-      fails("wet-hose", "Falls, wet at a hose"),
-      fails("wet-pump", "Falls, wet at the pump"),
-      fails("dry", "Falls, dry outside"),
-    ],
-    usual: [0.955, 0.005, 0.01, 0.005, 0.025],
-    usualReason: "testers leak at the neck",
-    sees: [
-      { row: [0.06, 0.88, 0.03, 0.01, 0.02], faults: ["leak-radiator"], reason: "pressure shows where" },
-      { row: [0.06, 0.03, 0.88, 0.01, 0.02], faults: ["leak-hose"], reason: "pressure shows where" },
-      { row: [0.06, 0.01, 0.04, 0.86, 0.03], faults: ["leak-pump"], reason: "pressure shows where" },
-      {
-        row: [0.06, 0.01, 0.06, 0.01, 0.86],
-        faults: ["leak-heater"],
-        reason: "out of sight, so dry outside",
-      },
-      { row: [0.3, 0.01, 0.01, 0.01, 0.67], faults: ["head-gasket"], reason: "some leak only hot" },
-    ],
-  },
-  {
-    id: "cap-test",
-    name: "Cap on the tester",
-    minutes: 4,
-    needs: ["pressure tester with cap adapter", "engine cold"],
-    how: "Cold. Cap on the adapter, pump: it must hold its rating and let go just above it.",
-    hazards: ["pressure"],
-    outcomes: [passes("holds", "Holds its rating"), fails("weak", "Lets go early")],
-    usual: [0.96, 0.04],
-    usualReason: "a dry seal, wetted, may pass",
-    sees: [{ row: [0.04, 0.96], faults: ["cap-weak"], reason: "that is what it measures" }],
-  },
-  {
-    id: "gas-test",
-    name: "Combustion gas test at the tank",
-    minutes: 10,
-    needs: ["gas test kit", "engine warm"],
-    how: "Warm, level lowered so that no coolant is drawn in, cap opened only when safe. Draw air from the tank through the fluid: a change of colour is gas.",
-    hazards: ["pressure", "engine running"],
-    outcomes: [passes("none", "No gas"), fails("gas", "Gas")],
-    usual: [0.98, 0.02],
-    usualReason: "fluid past its date",
-    sees: [{ row: [0.07, 0.93], faults: ["head-gasket"], reason: "some leak only under load" }],
-  },
-  {
-    id: "bubbles",
-    name: "Bubbles in the tank, warming up",
-    minutes: 10,
-    needs: ["engine from cold", "clear tank or funnel"],
-    how: "From cold, cap off before it warms, funnel on. Bubbles that stop are trapped air; bubbles that never stop are gas.",
-    hazards: ["engine running", "pressure"],
-    outcomes: [passes("none", "None"), fails("stop", "Some, then stop"), fails("never-stop", "Never stop")],
-    usual: [0.92, 0.07, 0.01],
-    usualReason: "every system breathes out a little",
-    sees: [
-      { row: [0.08, 0.86, 0.06], faults: ["air-lock"], reason: "that is how it leaves" },
-      { row: [0.3, 0.66, 0.04], faults: ["low-coolant"], reason: "air stands where coolant was" },
-      { row: [0.12, 0.1, 0.78], faults: ["head-gasket"], reason: "it is made anew" },
     ],
   },
 ];

@@ -1,0 +1,92 @@
+import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import type { Verdict } from "../../../core/judgement/index.ts";
+import { standing } from "../../../core/ledger/index.ts";
+import { Button } from "../../ui/Button.tsx";
+import { clockOf } from "../../ui/dates.ts";
+import { VerdictShape } from "../../ui/VerdictMark.tsx";
+import { useJob } from "../context.ts";
+import type { Find } from "./useFind.ts";
+
+/** Everything tested so far, each result with a way to take it back or do it once more. */
+export function Done({ find, onTest }: { find: Find; onTest: (test: string) => void }) {
+  const { entries, timeZone, mayBook, page } = useJob();
+  const tests = standing(entries).filter((entry) => entry.kind === "test");
+  const isEvidence = (entryId: string) =>
+    find.state?.results.some((result) => result.entryId === entryId) ?? false;
+  const told = find.state?.results.filter((result) => result.from !== "person") ?? [];
+  return (
+    <section aria-labelledby="done">
+      <h3 id="done" className="mb-1 text-xl">
+        Tested so far
+      </h3>
+      {tests.length + told.length === 0 && (
+        <p className="text-ink-2">Nothing yet. Look and listen first: it costs nothing.</p>
+      )}
+      <ul>
+        {tests.map((test) => (
+          <li key={test.id} className="flex flex-wrap items-center gap-x-3 border-rule border-b py-1.5">
+            <VerdictShape verdict={(test.data?.verdict as Verdict | undefined) ?? "not-seen"} />
+            <span className="min-w-48 flex-1">
+              <span className="font-bold">{test.item}</span> {test.text && <span>{test.text}</span>}{" "}
+              <span className="figure text-ink-2 text-sm">
+                {clockOf(test.at, timeZone)} {page.names[test.by]?.split(" ")[0]}
+              </span>
+            </span>
+            {isEvidence(test.id) && mayBook && (
+              <span className="flex">
+                <Button
+                  weight="quiet"
+                  className="px-2"
+                  aria-label={`Once more: ${test.item}`}
+                  onClick={() => onTest(String(test.data?.test))}
+                >
+                  Once more
+                </Button>
+                <Button
+                  weight="quiet"
+                  className="px-2"
+                  aria-label={`Take it back: ${test.item}`}
+                  onClick={() => find.strike(test.id, "test")}
+                >
+                  Take it back
+                </Button>
+              </span>
+            )}
+          </li>
+        ))}
+        {told.map((result) => {
+          const test = testOf(result.test);
+          const outcome = test.outcomes.find(({ id }) => id === result.outcome);
+          return (
+            <li key={result.test} className="flex items-center gap-3 border-rule border-b py-1.5">
+              <VerdictShape verdict={outcome?.verdict ?? "not-seen"} />
+              <span>
+                <span className="font-bold">{test.name}</span> {outcome?.name}{" "}
+                <span className="text-ink-2">
+                  {result.from === "log" ? "by the booked log" : "by the reading booked"}
+                </span>
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      {find.state && find.state.cannot.length > 0 && (
+        <ul className="mt-2">
+          {find.state.cannot.map(({ test, entryId }) => (
+            <li key={entryId} className="flex flex-wrap items-center gap-x-3 text-ink-2">
+              <span className="flex-1">Can't be done here: {testOf(test).name}</span>
+              <Button
+                weight="quiet"
+                className="px-2"
+                disabled={!mayBook}
+                onClick={() => find.strike(entryId, "decision")}
+              >
+                It can now
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,98 @@
+import { useEffect, useRef } from "react";
+import { CAUTIONS, testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import { Button } from "../../ui/Button.tsx";
+import { CANNOT_KEY, keyFor, NOT_SURE_KEY, useOutcomeKeys } from "./outcome-keys.ts";
+import type { KnownFind } from "./useFind.ts";
+
+const Key = ({ children }: { children: string }) => (
+  <span className="figure ml-auto pl-2 font-normal text-sm" aria-hidden="true">
+    {children}
+  </span>
+);
+
+/** One test as one card: why, how, caution, and what was seen as big buttons. */
+export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: string; isChosen: boolean }) {
+  const { state, mayBook, report, unsure, cannot } = find;
+  const test = testOf(testId);
+  const action = state.actions.find(({ kind, id }) => kind === "test" && id === testId);
+  const heading = useRef<HTMLHeadingElement>(null);
+  useOutcomeKeys(test.outcomes.length, {
+    outcome: (index) => {
+      const outcome = test.outcomes[index];
+      if (outcome && mayBook) report(testId, outcome.id);
+    },
+    unsure: () => mayBook && unsure(testId),
+    cannot: () => mayBook && cannot(testId),
+  });
+  useEffect(() => {
+    if (isChosen) heading.current?.focus();
+  }, [isChosen]);
+  const done = state.results.find((result) => result.test === testId);
+  return (
+    <section aria-labelledby="next-test" className="flex flex-col gap-2">
+      <p className="flex items-baseline justify-between gap-4 text-ink-2">
+        <span>
+          {done ? "Once more" : isChosen ? "The test you chose" : "Next test"}
+          {test.needs.length > 0 && `; needs ${test.needs.join(", ")}`}
+        </span>
+        <span className="figure whitespace-nowrap">{test.minutes} min</span>
+      </p>
+      <h3 id="next-test" ref={heading} tabIndex={-1} className="text-xl" data-next-test={testId}>
+        {test.name}
+      </h3>
+      <p className="leading-snug">{test.how}</p>
+      {test.hazards.length > 0 && (
+        <p
+          role="note"
+          className="border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-3 font-bold text-[0.95rem] leading-snug"
+        >
+          {test.hazards.map((hazard) => CAUTIONS[hazard]).join(" ")}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        {test.outcomes.map((outcome, index) => (
+          <Button
+            key={outcome.id}
+            className="min-h-14 justify-start px-3 text-left"
+            disabled={!mayBook}
+            onClick={() => report(testId, outcome.id)}
+          >
+            {outcome.name}
+            <Key>{keyFor(index)}</Key>
+          </Button>
+        ))}
+        <Button
+          className="min-h-14 justify-start px-3 text-left font-normal"
+          disabled={!mayBook}
+          onClick={() => unsure(testId)}
+        >
+          Not sure
+          <Key>{NOT_SURE_KEY}</Key>
+        </Button>
+        <Button
+          className="min-h-14 justify-start px-3 text-left font-normal"
+          disabled={!mayBook}
+          onClick={() => cannot(testId)}
+        >
+          Can't do here
+          <Key>{CANNOT_KEY}</Key>
+        </Button>
+      </div>
+      {action && (
+        <details>
+          <summary className="min-h-12 py-3 font-bold">Why this one</summary>
+          <ul className="list-disc pl-6">
+            {action.because.split("; ").map((part) => (
+              <li key={part}>{part}.</li>
+            ))}
+          </ul>
+          <p className="mt-1 text-ink-2">
+            From here to the end it comes to {(action.expectedCents / 100).toFixed(2)} on average if this is
+            done next, the least of all that could be. Shares are beliefs from what is in the book, not
+            counts.
+          </p>
+        </details>
+      )}
+    </section>
+  );
+}

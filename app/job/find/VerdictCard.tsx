@@ -1,0 +1,89 @@
+import { useState } from "react";
+import { customerText, type VerdictOffer } from "../../../core/job/find/index.ts";
+import { Button } from "../../ui/Button.tsx";
+import { useJob } from "../context.ts";
+import type { KnownFind } from "./useFind.ts";
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** "Nothing wrong" in writing, for the owner. */
+export function ForTheOwner({ find }: { find: KnownFind }) {
+  const { entries, page, system, book, mayBook } = useJob();
+  const text = customerText(find.state, entries, page.card, system);
+  const isBooked = entries.some((entry) => entry.item === "for the owner" && entry.text === text);
+  const [isCopied, setCopied] = useState(false);
+  return (
+    <section
+      aria-labelledby="owner"
+      className="flex flex-col gap-2 rounded-md border-2 border-edge bg-sheet p-4"
+    >
+      <h3 id="owner" className="font-bold text-lg">
+        For the owner
+      </h3>
+      <p className="whitespace-pre-line">{text}</p>
+      <div className="flex flex-wrap gap-2">
+        <Button
+          disabled={!mayBook || isBooked}
+          onClick={() => book({ kind: "note", item: "for the owner", text: text.slice(0, 2000) })}
+        >
+          {isBooked ? "In the book" : "Put it in the book"}
+        </Button>
+        <Button
+          onClick={() =>
+            navigator.clipboard?.writeText(text).then(
+              () => setCopied(true),
+              () => setCopied(false),
+            )
+          }
+        >
+          {isCopied ? "Copied" : "Copy it"}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** The verdict, offered when more testing costs more than it saves. */
+export function VerdictCard({
+  find,
+  offer,
+  onTestOn,
+}: {
+  find: KnownFind;
+  offer: VerdictOffer;
+  onTestOn?: () => void;
+}) {
+  const { decide, mayBook, finding } = find;
+  const { repair, kind } = offer;
+  const isSound = offer.hypothesis === "nothing-wrong";
+  const isSaid = finding?.words.toLowerCase() === offer.name.toLowerCase();
+  return (
+    <section aria-labelledby="verdict" className="flex flex-col gap-3" aria-live="polite">
+      <p className="text-ink-2">{kind === "proven" ? "The verdict" : "Cheapest now: try it"}</p>
+      <h3 id="verdict" className="text-2xl">
+        {capital(offer.name)}
+      </h3>
+      <p>
+        <span className="figure font-bold text-5xl">{Math.round(repair.mends * 100)}</span>
+        <span className="ml-2 text-ink-2">% sure that “{repair.name.toLowerCase()}” puts it right</span>
+      </p>
+      <p>{offer.because}</p>
+      <div className="flex flex-wrap gap-2">
+        <Button
+          weight="main"
+          className="min-h-14"
+          disabled={!mayBook || isSaid}
+          onClick={() => decide(offer.hypothesis, capital(offer.name))}
+        >
+          {isSaid ? "It is in the book" : isSound ? "Nothing wrong: book it" : "This is the fault: book it"}
+        </Button>
+        {onTestOn && (
+          <Button className="min-h-14" onClick={onTestOn}>
+            Test on anyway
+          </Button>
+        )}
+      </div>
+      {isSound && <ForTheOwner find={find} />}
+    </section>
+  );
+}

@@ -1,0 +1,45 @@
+import { useState } from "react";
+import { voltageDrop } from "../../../../core/electrics/index.ts";
+import { ChipsOne } from "../../../ui/Chips.tsx";
+import type { KnownFind } from "../useFind.ts";
+import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { useReading } from "./useReading.ts";
+
+const SIDES = { "feed side": "feed-drop", "ground side": "ground-drop" } as const;
+
+export function Drop({ find }: { find: KnownFind }) {
+  const reading = useReading(find);
+  const [side, setSide] = useState<string>("ground side");
+  const [source, setSource] = useState("");
+  const [load, setLoad] = useState("");
+  const [amps, setAmps] = useState("");
+  const isTyped = [source, load, amps].every((text) => text.trim() !== "");
+  const outcome = worked(isTyped, () =>
+    voltageDrop({ source: figure(source), load: figure(load), amps: figure(amps) }),
+  );
+  const result = outcome && "result" in outcome ? outcome.result : undefined;
+  const seen = { pass: "low", fail: "high", "not-seen": undefined } as const;
+  return (
+    <Instrument
+      outcome={outcome}
+      isBookable={find.mayBook}
+      onBook={() =>
+        result &&
+        reading(SIDES[side as keyof typeof SIDES], seen[result.verdict], result, `Voltage drop, ${side}`)
+      }
+    >
+      <div className="flex basis-full flex-col gap-1">
+        <span className="font-bold">Which side</span>
+        <ChipsOne
+          label="Which side"
+          options={Object.keys(SIDES)}
+          value={side}
+          onChange={(value) => value && setSide(value)}
+        />
+      </div>
+      <FigureField label="At the source" unit="V" value={source} onChange={setSource} />
+      <FigureField label="At the load" unit="V" value={load} onChange={setLoad} />
+      <FigureField label="Load" unit="A" value={amps} onChange={setAmps} />
+    </Instrument>
+  );
+}

@@ -1,0 +1,90 @@
+import type { ReactNode } from "react";
+import type { Judgement } from "../../../../core/judgement/index.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { TextField } from "../../../ui/Field.tsx";
+import { VerdictWord } from "../../../ui/VerdictMark.tsx";
+
+/** What a calculation makes of its fields: a judgement, why it can't, or nothing typed yet. */
+export type Worked<Result> = { result: Result } | { trouble: string } | undefined;
+
+/** Runs a core function on what was typed; its RangeError is the sentence beside the fields. */
+export function worked<Result>(isTyped: boolean, calculate: () => Result): Worked<Result> {
+  if (!isTyped) return undefined;
+  try {
+    return { result: calculate() };
+  } catch (error) {
+    if (error instanceof RangeError) return { trouble: error.message };
+    throw error;
+  }
+}
+
+/** A figure as typed: comma or point; NaN where it is none, so that the core refuses it by name. */
+export const figure = (text: string): number =>
+  text.trim() === "" ? Number.NaN : Number(text.trim().replace(",", ".").replace("−", "-"));
+
+export function FigureField({
+  label,
+  unit,
+  value,
+  onChange,
+}: {
+  label: string;
+  unit: string;
+  value: string;
+  onChange: (text: string) => void;
+}) {
+  return (
+    <div className="w-40">
+      <TextField
+        label={label}
+        unit={unit}
+        inputMode="decimal"
+        maxLength={12}
+        className="figure"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </div>
+  );
+}
+
+/** The fields of an instrument, what they come to, and one tap that books it. */
+export function Instrument({
+  children,
+  outcome,
+  figures,
+  onBook,
+  isBookable,
+}: {
+  children: ReactNode;
+  outcome: Worked<Judgement>;
+  figures?: ReactNode;
+  onBook: () => void;
+  isBookable: boolean;
+}) {
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="flex flex-wrap items-start gap-4">{children}</div>
+      <div aria-live="polite" className="min-h-12">
+        {outcome === undefined && <p className="text-ink-2">Fill it in; the verdict shows at once.</p>}
+        {outcome && "trouble" in outcome && (
+          <p className="border-ink border-l-4 pl-3 font-bold">{outcome.trouble}</p>
+        )}
+        {outcome && "result" in outcome && (
+          <>
+            <p>
+              <VerdictWord verdict={outcome.result.verdict} />
+            </p>
+            <p>{outcome.result.because}</p>
+            {figures}
+          </>
+        )}
+      </div>
+      <div>
+        <Button onClick={onBook} disabled={!isBookable || !outcome || !("result" in outcome)}>
+          Book it
+        </Button>
+      </div>
+    </div>
+  );
+}

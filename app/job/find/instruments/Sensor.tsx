@@ -1,0 +1,85 @@
+import { line, scaleLinear, scaleLog } from "d3";
+import { useState } from "react";
+import {
+  sensorFit,
+  sensorVerdict,
+  temperatureFromOhms,
+  USUAL_SENSOR,
+} from "../../../../core/electrics/index.ts";
+import type { KnownFind } from "../useFind.ts";
+import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { useReading } from "./useReading.ts";
+
+const WIDTH = 300;
+const HEIGHT = 150;
+const OUTCOMES = { "on-curve": "on", "off-curve": "off", open: "open", short: "short" } as const;
+const FIT = sensorFit(USUAL_SENSOR);
+
+/** Ohms against °C with the point measured: on the line is a sound sensor. */
+function Curve({ ohms, actualC }: { ohms: number; actualC: number }) {
+  const x = scaleLinear([0, 120], [44, WIDTH - 8]);
+  const y = scaleLog([60, 8000], [HEIGHT - 24, 8]).clamp(true);
+  const points = scaleLog([70, 7000], [0, 1]);
+  const curve = line<number>(
+    (share) => x(temperatureFromOhms(FIT, points.invert(share))),
+    (share) => y(points.invert(share)),
+  )(Array.from({ length: 40 }, (_, i) => i / 39));
+  const isShown = Number.isFinite(ohms) && Number.isFinite(actualC);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="w-72"
+      role="img"
+      aria-label="Ohms of a usual sensor against °C, with the point measured"
+    >
+      {[100, 1000].map((tick) => (
+        <g key={tick}>
+          <path d={`M44 ${y(tick)}H${WIDTH - 8}`} stroke="var(--rule)" />
+          <text x="40" y={y(tick) + 4} textAnchor="end" fontSize="12" fill="var(--ink-2)">
+            {tick === 1000 ? "1 kΩ" : "100 Ω"}
+          </text>
+        </g>
+      ))}
+      {[0, 40, 80, 120].map((tick) => (
+        <text key={tick} x={x(tick)} y={HEIGHT - 6} textAnchor="middle" fontSize="12" fill="var(--ink-2)">
+          {tick} °C
+        </text>
+      ))}
+      <path d={curve ?? ""} fill="none" stroke="var(--ink)" strokeWidth="2" />
+      {isShown && (
+        <circle
+          cx={x(actualC)}
+          cy={y(Math.max(ohms, 60))}
+          r="6"
+          fill="var(--paper)"
+          stroke="var(--ink)"
+          strokeWidth="3"
+        />
+      )}
+    </svg>
+  );
+}
+
+export function Sensor({ find }: { find: KnownFind }) {
+  const reading = useReading(find);
+  const [ohms, setOhms] = useState("");
+  const [celsius, setCelsius] = useState("");
+  const isOpen = /^(ol|open|∞)$/i.test(ohms.trim());
+  const value = isOpen ? Number.POSITIVE_INFINITY : figure(ohms);
+  const actualC = figure(celsius);
+  const outcome = worked(ohms.trim() !== "" && celsius.trim() !== "", () =>
+    sensorVerdict({ ohms: value, actualC }),
+  );
+  const result = outcome && "result" in outcome ? outcome.result : undefined;
+  return (
+    <Instrument
+      outcome={outcome}
+      isBookable={find.mayBook}
+      onBook={() => result && reading("sensor-ohms", OUTCOMES[result.state], result, "Coolant sensor's ohms")}
+    >
+      <FigureField label="Meter, or OL" unit="Ω" value={ohms} onChange={setOhms} />
+      <FigureField label="Housing" unit="°C" value={celsius} onChange={setCelsius} />
+      <Curve ohms={value} actualC={actualC} />
+    </Instrument>
+  );
+}

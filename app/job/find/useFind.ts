@@ -1,0 +1,70 @@
+import { useMemo } from "react";
+import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import { circuitOf, type FindState, findState, UNSURE, verdictOffer } from "../../../core/job/find/index.ts";
+import { findingOf } from "../../../core/job/index.ts";
+import type { Entry } from "../../../core/ledger/index.ts";
+import { useJob } from "../context.ts";
+
+/** Entries that move what Find knows; typing bolts into the book does not think the plan over again. */
+const matters = ({ stage, data, corrects }: Entry) =>
+  stage === "ask" ||
+  corrects !== undefined ||
+  Boolean(data?.test ?? data?.cannot ?? data?.circuit ?? data?.logId ?? data?.fan);
+
+/** What Find knows, and the ways to add to it. */
+export function useFind(history: readonly string[]) {
+  const { page, entries, book, mayBook } = useJob();
+  const kind = circuitOf(entries, page.card?.circuit);
+  const moved = entries
+    .filter(matters)
+    .map(({ id }) => id)
+    .join();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: entries count by those that matter
+  const state = useMemo(
+    (): FindState | undefined => kind && findState(entries, kind, history, page.card?.fanOnC),
+    [kind, moved, history],
+  );
+  const finding = findingOf(entries);
+  const offer = useMemo(() => state && verdictOffer(state), [state]);
+
+  /** Books an outcome; one that is there already is corrected by it, so that a test counts once. */
+  const report = (testId: string, outcomeId: string, seen?: string) => {
+    const test = testOf(testId);
+    const outcome = test.outcomes.find(({ id }) => id === outcomeId);
+    const earlier = state?.results.find((result) => result.test === testId && result.from === "person");
+    book({
+      kind: "test",
+      item: test.name,
+      text: seen ?? outcome?.name ?? "Not sure",
+      data: {
+        test: testId,
+        outcome: outcomeId,
+        verdict: outcome?.verdict ?? "not-seen",
+        ...(test.hazards.length > 0 ? { acknowledged: true } : {}),
+      },
+      ...(earlier ? { corrects: earlier.entryId } : {}),
+    });
+  };
+  const unsure = (testId: string) => report(testId, UNSURE);
+  const cannot = (testId: string) =>
+    book({
+      kind: "decision",
+      item: testOf(testId).name,
+      text: "can't be done here",
+      data: { cannot: testId },
+    });
+  const strike = (entryId: string, kind: "test" | "decision") => book({ kind, corrects: entryId });
+  const decide = (hypothesis: string, words: string) =>
+    book({
+      kind: "decision",
+      item: "finding",
+      text: words,
+      data: { finding: hypothesis === "nothing-wrong" ? "nothing-wrong" : "fault", hypothesis },
+      ...(finding ? { corrects: finding.entryId } : {}),
+    });
+  return { kind, state, offer, finding, mayBook, report, unsure, cannot, strike, decide };
+}
+
+export type Find = ReturnType<typeof useFind>;
+/** Find where the circuit is known. */
+export type KnownFind = Find & { state: FindState };

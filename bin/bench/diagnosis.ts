@@ -1,0 +1,72 @@
+import { chanceModel, exactCents, followedCents } from "../../core/diagnosis/exact-plan.fixture.ts";
+import { nextActions } from "../../core/diagnosis/index.ts";
+import { CIRCUITS, modelOf, USUAL_RATES } from "../../core/diagnosis/knowledge/index.ts";
+import { inFixedOrder, planned, smallest, workMany } from "../../core/diagnosis/virtual-shop.fixture.ts";
+import { seededRandom } from "../../core/thermal/index.ts";
+import { type Figure, medianMs } from "./measure.ts";
+
+const CARS = 2000;
+const SEED = 2031;
+const circuits = Object.values(CIRCUITS);
+
+async function speed(): Promise<Figure> {
+  const models = circuits.map((circuit) => ({ kind: circuit.kind, model: modelOf(circuit) }));
+  const largest = models.reduce((most, each) =>
+    each.model.hypotheses.length * each.model.tests.length >
+    most.model.hypotheses.length * most.model.tests.length
+      ? each
+      : most,
+  );
+  const { kind, model } = largest;
+  const measured = await medianMs(31, () => nextActions(model, [], USUAL_RATES));
+  const from = `${model.hypotheses.length} faults, ${model.tests.length} tests, before any result`;
+  return { name: `next actions on the largest circuit, ${kind}`, measured, unit: "ms", wanted: 16, from };
+}
+
+/** Every circuit cut down to what can be solved exactly, and networks by chance. */
+function nearness(): Figure {
+  const models = [
+    ...circuits.map((circuit) => ({
+      name: circuit.kind as string,
+      model: smallest(circuit, { faults: 8, tests: 7 }),
+    })),
+    ...[1, 2].map((seed) => ({ name: `chance ${seed}`, model: chanceModel(seededRandom(seed)) })),
+  ];
+  const over = models.map(({ name, model }) => ({
+    name,
+    percent: 100 * (followedCents(model, USUAL_RATES) / exactCents(model, USUAL_RATES) - 1),
+  }));
+  return {
+    name: "cost of following the plan over the exact optimum, the worst of nine networks",
+    measured: Math.max(...over.map(({ percent }) => percent)),
+    unit: "%",
+    wanted: 5,
+    from: over.map(({ name, percent }) => `${name} ${percent.toFixed(2)}`).join(", "),
+  };
+}
+
+function virtualShop(): Figure[] {
+  const ours = workMany(seededRandom(SEED), CARS, planned);
+  const fixed = workMany(seededRandom(SEED), CARS, inFixedOrder);
+  const money = (cents: number) => (cents / 100).toFixed(2);
+  return [
+    {
+      name: `right verdicts over ${CARS} virtual cars`,
+      measured: 100 * ours.rightShare,
+      unit: "%",
+      wanted: 95,
+      atLeast: true,
+      from: `first repair right in ${(100 * ours.firstRightShare).toFixed(1)} %, ${ours.meanTests.toFixed(1)} tests a car; fixed order: ${(100 * fixed.rightShare).toFixed(1)} %, ${fixed.meanTests.toFixed(1)} tests`,
+    },
+    {
+      name: "mean cost below testing in the fixed order",
+      measured: 100 * (1 - ours.meanCents / fixed.meanCents),
+      unit: "%",
+      wanted: 25,
+      atLeast: true,
+      from: `${money(ours.meanCents)} against ${money(fixed.meanCents)}`,
+    },
+  ];
+}
+
+export const benchDiagnosis = async (): Promise<Figure[]> => [await speed(), nearness(), ...virtualShop()];

@@ -1,0 +1,109 @@
+import {
+  type Conflict,
+  conflict,
+  learnPriors,
+  type Model,
+  type NextAction,
+  nextActions,
+  posterior,
+  proven,
+  type Standing,
+} from "../../diagnosis/index.ts";
+import {
+  CIRCUIT_KINDS,
+  CIRCUITS,
+  type Circuit,
+  type CircuitKind,
+  handbookPriors,
+  modelOf,
+  USUAL_RATES,
+  weighAsked,
+} from "../../diagnosis/knowledge/index.ts";
+import { type Entry, standing } from "../../ledger/index.ts";
+import { askedOf } from "./asked-of.ts";
+import { cannotOf, type Result, resultsOf, UNSURE } from "./results.ts";
+
+export interface Suspect {
+  id: string;
+  name: string;
+  share: number;
+  /** Its share before the last result; the same where there is none. */
+  before: number;
+  /** How often this shop confirmed it on this kind of circuit, of how many confirmed verdicts. */
+  inShop: { count: number; of: number };
+}
+
+export interface FindState {
+  circuit: Circuit;
+  model: Model;
+  results: Result[];
+  /** Results that are evidence: sure ones, of tests that this circuit has. */
+  evidence: { test: string; outcome: string }[];
+  unsure: Result[];
+  cannot: { test: string; entryId: string }[];
+  suspects: Suspect[];
+  actions: NextAction[];
+  standings: Record<string, Standing>;
+  conflict: Conflict | undefined;
+}
+
+/** The kind of circuit: what this job settled, else what the card says. */
+export function circuitOf(
+  entries: readonly Entry[],
+  card: string | null | undefined,
+): CircuitKind | undefined {
+  const said = standing(entries).findLast((entry) => entry.data?.circuit)?.data?.circuit ?? card;
+  return CIRCUIT_KINDS.find((kind) => kind === said);
+}
+
+/**
+ * All that Find shows, worked out from the book: belief after Ask, the shop's history and the results, what to do next,
+ * the map. `history` has the confirmed hypothesis of each of the shop's signed jobs on this kind of circuit; ones that
+ * this circuit no longer has are left out. `fanOnC` is the card's, low stage first. The same in the browser and on the server.
+ */
+export function findState(
+  entries: readonly Entry[],
+  kind: CircuitKind,
+  history: readonly string[] = [],
+  fanOnC: readonly number[] = [],
+): FindState {
+  const circuit = CIRCUITS[kind];
+  const handbook = handbookPriors(circuit);
+  const confirmed = history.filter((id) => handbook.some((prior) => prior.id === id));
+  const weights = weighAsked(learnPriors(handbook, confirmed), askedOf(entries));
+  const results = resultsOf(entries, fanOnC);
+  const whole = modelOf(circuit, { weights });
+  const isHere = ({ test }: { test: string }) => whole.tests.some(({ id }) => id === test);
+  const known = results.filter(isHere);
+  const unsure = known.filter(({ outcome }) => outcome === UNSURE);
+  const evidence = known
+    .filter(({ outcome }) => outcome !== UNSURE)
+    .map(({ test, outcome }) => ({ test, outcome }));
+  const cannot = cannotOf(entries).filter(
+    (each) => isHere(each) && !known.some((result) => result.test === each.test),
+  );
+  const withheld = [...cannot, ...unsure].map(({ test }) => test);
+  const open = { ...whole, tests: whole.tests.filter(({ id }) => !withheld.includes(id)) };
+  const now = posterior(whole, evidence);
+  const before = posterior(whole, evidence.slice(0, -1));
+  return {
+    circuit,
+    model: whole,
+    results: known,
+    evidence,
+    unsure,
+    cannot,
+    suspects: whole.hypotheses
+      .map(({ id, name = id }) => ({
+        id,
+        name,
+        share: now[id] ?? 0,
+        before: before[id] ?? 0,
+        inShop: { count: confirmed.filter((each) => each === id).length, of: confirmed.length },
+      }))
+      .sort((a, b) => b.share - a.share),
+    actions: nextActions(open, evidence, USUAL_RATES),
+    standings: proven(circuit, evidence),
+    conflict: conflict(whole, evidence),
+  };
+}

@@ -1,0 +1,55 @@
+import { HAND_BACK, NOTHING_WRONG } from "../../diagnosis/index.ts";
+import { VERDICT_BELIEF } from "../../diagnosis/knowledge/index.ts";
+import type { FindState } from "./find-state.ts";
+
+export interface VerdictOffer {
+  /** The likeliest of what the repair mends. */
+  hypothesis: string;
+  name: string;
+  share: number;
+  repair: { id: string; name: string; minutes: number; partsCents: number; mends: number };
+  /** "proven": believed enough to be called the verdict. "trial": cheaper to try than to test further. */
+  kind: "proven" | "trial";
+  /** Why no more testing, in words. */
+  because: string;
+}
+
+const money = (cents: number) => (Math.abs(cents) / 100).toFixed(2);
+
+/**
+ * The verdict, where more testing costs more than it saves; nothing while a test is the better next step, nor while the
+ * results contradict each other: then the odd one is repeated first.
+ */
+export function verdictOffer(state: FindState): VerdictOffer | undefined {
+  const [first] = state.actions;
+  if (!first || first.kind === "test" || state.conflict) return undefined;
+  const repair = state.model.repairs.find(({ id }) => id === first.id);
+  if (!repair) return undefined;
+  const fixes = first.id === HAND_BACK ? [NOTHING_WRONG] : repair.fixes;
+  const mended = state.suspects.filter(({ id }) => fixes.includes(id));
+  const [top] = mended;
+  if (!top) return undefined;
+  const mends = mended.reduce((sum, { share }) => sum + share, 0);
+  const test = state.actions.find(({ kind }) => kind === "test");
+  const isProven = mends >= VERDICT_BELIEF;
+  const nameOf = (id: string) => state.model.tests.find((each) => each.id === id)?.name ?? id;
+  const cost = test
+    ? `The best test left (${nameOf(test.id)}) would cost ${money(test.expectedCents - first.expectedCents)} more than it saves.`
+    : "No test is left that can be done here.";
+  return {
+    hypothesis: top.id,
+    name: top.name,
+    share: top.share,
+    repair: {
+      id: repair.id,
+      name: repair.name ?? repair.id,
+      minutes: repair.minutes,
+      partsCents: repair.partsCents,
+      mends,
+    },
+    kind: isProven ? "proven" : "trial",
+    because: isProven
+      ? `Enough is known. ${cost}`
+      : `Not proven, but cheaper to try than to test further: its recheck will tell. ${cost}`,
+  };
+}

@@ -1,0 +1,295 @@
+import { randomUUID } from "node:crypto";
+import type { Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { jobId, SHOP_ID } from "../demo/seed.ts";
+import { VEHICLES } from "../demo/shop.ts";
+import { demoId } from "../demo/story.ts";
+import { atDesk } from "../server/database/connection.ts";
+import { openJob } from "../server/jobs/open-job.ts";
+import { addVehicle } from "../server/vehicles/add-vehicle.ts";
+import { Application, settled, TABLET } from "./support/application.ts";
+import { shownTest, workToVerdict } from "./support/diagnose.ts";
+import { allSent, bookLine, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
+
+let application: Application;
+let page: Page;
+beforeAll(async () => {
+  application = await Application.open();
+  page = await application.signedIn("tobin");
+});
+afterAll(() => application.close());
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+const atShop = <Result>(work: Parameters<typeof atDesk<Result>>[2]) =>
+  atDesk(application.scratch.database, { shopId: SHOP_ID, personId: demoId("person:tobin") }, work);
+
+/** A new job on a demo vehicle, or on the one it has open. */
+async function jobOn(vehicleKey: string): Promise<string> {
+  const id = randomUUID();
+  const vehicleId = demoId(`vehicle:${vehicleKey}`);
+  return atShop(async (desk) => {
+    const open = await desk.models.Job.findOne({
+      where: { vehicleId, signedAt: null },
+      transaction: desk.transaction,
+    });
+    return open?.id ?? (await openJob(desk, { id, vehicleId, bay: "lift 1", assignedTo: null })).id;
+  });
+}
+
+async function ask(on: Page, job: string, complaint: string, trouble: string): Promise<void> {
+  await application.go(on, `/jobs/${job}/ask`);
+  await on.locator('::-p-aria([name="Complaint, in their words"])').fill(complaint);
+  await tap(on, trouble);
+  await tap(on, "Book it");
+  await allSent(on);
+}
+
+const shareOf = (on: Page, name: string): Promise<string> =>
+  on.$$eval(
+    'section[aria-labelledby="suspects"] li summary',
+    (rows, wanted) => rows.map((row) => row.textContent ?? "").find((text) => text.startsWith(wanted)) ?? "",
+    name,
+  );
+
+describe("from Ask to verdict", () => {
+  it("by keyboard: a two-stage switch that never closes", async () => {
+    const job = jobId("open-find");
+    await ask(page, job, "Fan never heard in the school queue", "fan never runs");
+    await page.keyboard.press("Escape");
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press("2");
+    await page.waitForFunction(() => location.pathname.endsWith("/find"));
+    await seen(page, "in this shop: 1 of 2 on this circuit");
+    const tests = await workToVerdict(page, "switch-2", "switch-open", "keyboard");
+    expect(tests.length).toBeLessThan(12);
+    expect(await page.$eval("#verdict", (heading) => heading.textContent)).toBe("Switch never closes");
+    await seen(page, "more than it saves");
+    await tap(page, "This is the fault: book it");
+    await seen(page, "Booked as the fault:");
+    await allSent(page);
+    await page.keyboard.press("n");
+    await page.waitForFunction(() => location.pathname.endsWith("/plan"));
+  });
+
+  it("by touch: an open coolant sensor on a computer's circuit", async () => {
+    const tablet = await application.signedIn("ilse", TABLET);
+    const job = await jobOn("courier");
+    await ask(tablet, job, "Fan roars from the moment it starts, lamp on", "fan runs all the time");
+    await application.go(tablet, `/jobs/${job}/find`);
+    const tests = await workToVerdict(tablet, "ecu-relay", "sensor-open", "touch");
+    expect(tests.length).toBeLessThan(10);
+    expect(await tablet.$eval("#verdict", (heading) => heading.textContent)).toBe("Coolant sensor open");
+    await (await tablet.waitForSelector("::-p-aria(This is the fault: book it)"))?.tap();
+    await seen(tablet, "Booked as the fault:");
+    const smallest = await tablet.$$eval("main button, main summary", (targets) =>
+      Math.min(...targets.map((target) => target.getBoundingClientRect().height)),
+    );
+    expect(smallest).toBeGreaterThanOrEqual(44);
+    await tablet.browserContext().close();
+  });
+
+  it("by keyboard: nothing wrong, with the text for the owner", async () => {
+    const job = await jobOn("pannier");
+    await ask(page, job, "Gauge climbs past the middle before the fan comes", "gauge reads high");
+    await application.go(page, `/jobs/${job}/find`);
+    await workToVerdict(page, "ecu-module", "nothing-wrong", "keyboard");
+    expect(await page.$eval("#verdict", (heading) => heading.textContent)).toBe(
+      "Within its card, nothing wrong",
+    );
+    await seen(page, "the fan is meant to start at 99");
+    await tap(page, "Put it in the book");
+    await tap(page, "Nothing wrong: book it");
+    await seen(page, "Booked: nothing wrong.");
+    await allSent(page);
+    expect((await bookWords(page)).join("\n")).toMatch(/For the owner: We looked for a fault/);
+  });
+
+  it("by keyboard: two faults at once are told as two", async () => {
+    const job = await jobOn("finch");
+    await ask(page, job, "Gets hot standing still, and slow to warm", "hot standing still");
+    await application.go(page, `/jobs/${job}/find`);
+    for (const [test, outcome] of [
+      ["Fan fuse and its neighbours, by meter", "Continuity"],
+      ["Bridge the switch plug", "Nothing"],
+      ["Voltage drop on the ground side, under load", "Over 0.5 V"],
+      ["Thermostat by the hoses or the log's bend", "Warm from the start"],
+      ["Heater on full, engine warm", "Lukewarm"],
+    ] as const) {
+      await page.waitForSelector("#next-test, #verdict");
+      const shown = await page.evaluate(() => document.querySelector("#next-test")?.textContent);
+      if (shown !== test) {
+        await page.locator("::-p-text(other tests, best first)").click();
+        await page.locator(`::-p-aria([name="${test}"][role="button"])`).click();
+        await page.waitForFunction(
+          (name) => document.querySelector("#next-test")?.textContent === name,
+          {},
+          test,
+        );
+      }
+      await page.locator(`section[aria-labelledby="next-test"] button::-p-text(${outcome})`).click();
+      await allSent(page);
+      await page.reload();
+      await settled(page);
+    }
+    await seen(page, "No single fault fits everything");
+    await seen(page, "ground open or corroded and thermostat hangs open");
+    await tap(page, "Repeat it");
+    await seen(page, "Once more");
+    await page.locator("::-p-text(Both, book it)").click();
+    await seen(page, "Ground open or corroded and thermostat hangs open");
+  });
+});
+
+describe("the plan changes at once", () => {
+  let job: string;
+  it("when a test can't be done here, and back", async () => {
+    job = await jobOn("duo");
+    await ask(page, job, "Hot in town", "hot standing still");
+    await application.go(page, `/jobs/${job}/find`);
+    const first = await shownTest(page);
+    await page.keyboard.press("x");
+    await page.waitForFunction(
+      (last) => document.querySelector("[data-next-test]")?.getAttribute("data-next-test") !== last,
+      {},
+      first,
+    );
+    await seen(page, "Can't be done here:");
+    await allSent(page);
+    await tap(page, "It can now");
+    await page.waitForFunction(
+      (last) => document.querySelector("[data-next-test]")?.getAttribute("data-next-test") === last,
+      {},
+      first,
+    );
+    await allSent(page);
+  });
+
+  it("when a result is not sure: no belief moves, and the test is not asked again", async () => {
+    const before = await shareOf(page, "fan motor dead");
+    const first = await shownTest(page);
+    await page.keyboard.press("z");
+    await page.waitForFunction(
+      (last) => document.querySelector("[data-next-test]")?.getAttribute("data-next-test") !== last,
+      {},
+      first,
+    );
+    await allSent(page);
+    expect(await shareOf(page, "fan motor dead")).toBe(before);
+  });
+
+  it("when evidence is taken back", async () => {
+    const before = await shareOf(page, "fan motor dead");
+    await page.keyboard.press("s");
+    await page.waitForFunction(
+      (last) =>
+        [...document.querySelectorAll('section[aria-labelledby="suspects"] li summary')]
+          .map((row) => row.textContent ?? "")
+          .find((text) => text.startsWith("fan motor dead")) !== last,
+      {},
+      before,
+    );
+    await allSent(page);
+    const back = await page.$$('::-p-aria([role="button"])');
+    for (const button of back.reverse()) {
+      const label = await button.evaluate((each) => each.getAttribute("aria-label") ?? "");
+      if (!label.startsWith("Take it back")) continue;
+      await button.click();
+      break;
+    }
+    await page.waitForFunction(
+      (first) =>
+        [...document.querySelectorAll('section[aria-labelledby="suspects"] li summary')]
+          .map((row) => row.textContent ?? "")
+          .find((text) => text.startsWith("fan motor dead"))
+          ?.replace(/[+-]\d+/, "") === first,
+      {},
+      before.replace(/[+-]\d+/, ""),
+    );
+    await allSent(page);
+  });
+
+  it("when a reading past the card's start is booked with no fan heard", async () => {
+    await bookLine(page, "ect 110 fan none");
+    await seen(page, "by the reading booked");
+    await seen(page, "Past the start, no fan");
+  });
+});
+
+describe("instruments", () => {
+  const open = async (name: string) => {
+    await page.locator(`::-p-aria([name="${name}"][role="tab"])`).click();
+  };
+  const fill = (label: string, text: string) => page.locator(`::-p-aria([name="${label}"])`).fill(text);
+
+  it("say why they can't, and book what they can as evidence", async () => {
+    await application.go(page, `/jobs/${await jobOn("courier")}/find`);
+    await open("Switch stamp");
+    await fill("As stamped", "94 86 101");
+    await seen(page, "three figures");
+    await open("Sensor ohms");
+    await fill("Meter, or OL", "OL");
+    await fill("Housing", "80");
+    await seen(page, "Open: the computer reads");
+    await fill("Housing", "800");
+    await seen(page, "outside -40 to 130");
+    await open("Voltage drop");
+    await fill("At the source", "12.6");
+    await fill("At the load", "11.2");
+    await fill("Load", "18");
+    await seen(page, "1.40 V at 18 A is over 0.5 V");
+    const buttons = await page.$$('section[aria-labelledby="instruments"] button::-p-text(Book it)');
+    await buttons[0]?.click();
+    await allSent(page);
+    await seen(page, "Voltage drop on the ground side, under load");
+    expect((await bookWords(page)).at(-1)).toMatch(/1\.40 V at 18 A/);
+  });
+
+  it("each come up with the keyboard alone", async () => {
+    await open("Switch stamp");
+    for (const name of ["Pot test", "Sensor ohms", "Voltage drop", "Fuse and jumper", "Duty", "Cold soak"]) {
+      await page.keyboard.press("ArrowRight");
+      await page.waitForSelector(`[role="tab"][data-state="active"]::-p-text(${name})`);
+    }
+  });
+});
+
+describe("every circuit", () => {
+  it.each(
+    [...new Map(VEHICLES.map((vehicle) => [vehicle.card.circuit, vehicle])).values()].map(
+      (vehicle) => [vehicle.card.circuit, vehicle.key] as const,
+    ),
+  )("%s has its map, a next test and suspects", async (_, key) => {
+    await application.go(page, `/jobs/${await jobOn(key)}/find`);
+    await page.waitForSelector('svg[aria-label^="Circuit:"]');
+    await page.waitForSelector("#next-test, #verdict");
+    expect((await page.$$('section[aria-labelledby="suspects"] li')).length).toBeGreaterThan(0);
+  });
+
+  it("not known is settled by three questions", async () => {
+    const vehicleId = randomUUID();
+    await atShop((desk) =>
+      addVehicle(desk, {
+        id: vehicleId,
+        plate: "MRW 7007",
+        vin: "0MRUNKN20SD007007",
+        name: "Quillon Pannier",
+        use: "",
+        distanceKm: 10,
+        card: null,
+      }),
+    );
+    const { id } = await atShop((desk) =>
+      openJob(desk, { id: randomUUID(), vehicleId, bay: "", assignedTo: null }),
+    );
+    await application.go(page, `/jobs/${id}/find`);
+    await seen(page, "How is the fan controlled?");
+    await tap(page, "there is none");
+    await page.locator('[aria-label="Is there a fan relay?"] ::-p-text(no)').click();
+    await page
+      .locator('[aria-label="Does unplugging the coolant sensor run the fan?"] ::-p-text(yes)')
+      .click();
+    await tap(page, "It is: computer drives a fan module");
+    await page.waitForSelector("#next-test");
+    await allSent(page);
+  });
+});

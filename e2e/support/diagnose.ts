@@ -1,0 +1,52 @@
+import type { Page } from "puppeteer-core";
+import { CIRCUITS, type CircuitKind, modelOf } from "../../core/diagnosis/knowledge/index.ts";
+import { allSent, bookedLines } from "./walk.ts";
+
+const KEYS = ["a", "s", "d", "f", "q", "w"];
+const MOST_TESTS = 25;
+
+/** How a person answers a test when this is what is wrong: the outcome it most often has. */
+export function likeliestOutcome(kind: CircuitKind, test: string, truth: string): number {
+  const outcomes = modelOf(CIRCUITS[kind]).tests.find(({ id }) => id === test)?.outcomes ?? [];
+  const shares = outcomes.map(({ given }) => given[truth] ?? 0);
+  return shares.indexOf(Math.max(...shares));
+}
+
+export const shownTest = (page: Page): Promise<string | null> =>
+  page.evaluate(() => document.querySelector("[data-next-test]")?.getAttribute("data-next-test") ?? null);
+
+/** Does what the page says, test after test, as a car with this fault would answer, until it offers a verdict. */
+export async function workToVerdict(
+  page: Page,
+  kind: CircuitKind,
+  truth: string,
+  how: "keyboard" | "touch",
+): Promise<string[]> {
+  const done: string[] = [];
+  for (let step = 0; step < MOST_TESTS; step++) {
+    await page.waitForSelector("#next-test, #verdict");
+    const test = await shownTest(page);
+    if (!test) return done;
+    const index = likeliestOutcome(kind, test, truth);
+    const before = how === "keyboard" ? await bookedLines(page) : 0;
+    if (how === "keyboard") await page.keyboard.press(KEYS[index] as "a");
+    else {
+      const buttons = await page.$$('section[aria-labelledby="next-test"] .grid button');
+      await buttons[index]?.tap();
+    }
+    await page.waitForFunction(
+      (last) => document.querySelector("[data-next-test]")?.getAttribute("data-next-test") !== last,
+      {},
+      test,
+    );
+    if (how === "keyboard")
+      await page.waitForFunction(
+        (count) => document.querySelectorAll("aside [data-line]").length > count,
+        {},
+        before,
+      );
+    await allSent(page);
+    done.push(test);
+  }
+  throw new Error(`${MOST_TESTS} tests and no verdict: ${done.join(", ")}`);
+}

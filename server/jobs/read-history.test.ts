@@ -1,0 +1,54 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
+import { newEntry, smallShop } from "../testing/small-shop.ts";
+import { readHistory, readHistoryForJob } from "./read-history.ts";
+import { recordEntries } from "./record-entries.ts";
+import { signJob } from "./sign-job.ts";
+
+let scratch: Scratch;
+beforeAll(async () => {
+  scratch = await scratchDatabase();
+});
+afterAll(() => scratch.drop());
+
+const finding = (hypothesis: string, corrects?: string) =>
+  newEntry({
+    stage: "find",
+    kind: "decision",
+    item: "finding",
+    text: hypothesis,
+    data: { finding: "fault", hypothesis },
+    ...(corrects ? { corrects } : {}),
+  });
+
+async function shopWith(name: string, hypothesis: string, isSigned = true) {
+  const shop = await smallShop(scratch, name);
+  const first = finding("fuse");
+  await shop.at((desk) => recordEntries(desk, shop.jobId, [first]));
+  await shop.at((desk) => recordEntries(desk, shop.jobId, [finding(hypothesis, first.id)]));
+  if (isSigned)
+    await shop.at((desk) => signJob(desk, shop.jobId, { id: randomUUID(), reason: "", openSeen: [] }));
+  return shop;
+}
+
+describe("readHistory", () => {
+  it("tells the verdict that stands in each signed job on that circuit, corrected ones left out", async () => {
+    const shop = await shopWith("Learns", "motor");
+    expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual(["motor"]);
+    expect(await shop.at((desk) => readHistory(desk, "ecu-relay"))).toEqual([]);
+    expect(await shop.at((desk) => readHistoryForJob(desk, shop.jobId))).toEqual(["motor"]);
+  });
+
+  it("learns nothing from a job that isn't signed", async () => {
+    const shop = await shopWith("Waits", "motor", false);
+    expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual([]);
+  });
+
+  it("never counts another shop's jobs, nor answers for one of its jobs", async () => {
+    const [ours, theirs] = [await shopWith("Ours", "motor"), await shopWith("Theirs", "switch-open")];
+    expect(await ours.at((desk) => readHistory(desk, "switch-1"))).toEqual(["motor"]);
+    expect(await ours.at((desk) => readHistoryForJob(desk, theirs.jobId))).toEqual([]);
+    expect(await ours.at((desk) => readHistoryForJob(desk, "nonsense"))).toEqual([]);
+  });
+});
