@@ -53,13 +53,14 @@ describe("one job from complaint to signed", () => {
   it("finds by hand, with a verdict", async () => {
     await page.keyboard.press("2");
     await stage("find");
+    await page.locator("::-p-text(By hand: a test or verdict of your own)").click();
     await atField("What was tested").fill("fused jumper across the switch plug");
     await atField("What you saw").fill("fan ran at once");
     await tap(page, "Passed");
     await bookLine(page, "test switch in the pot fail");
     await atField("In one sentence").fill("Thermal switch does not close");
     await tap(page, "This is the fault");
-    await seen(page, "The fault");
+    await seen(page, "Booked as the fault:");
     await allSent(page);
   });
 

@@ -20,7 +20,8 @@ export function parseQuantity(text: string): { value: number; dimension: Dimensi
   if (!match || (whole === undefined && decimals === undefined)) {
     throw new RangeError(`"${text}" is not a quantity: write a figure and a unit, such as 5.2 L`);
   }
-  const unit = rest === undefined ? undefined : UNITS[rest.toLowerCase().replace(/[\s\u00a0]/g, "")];
+  const spelling = rest?.toLowerCase().replace(/[\s\u00a0]/g, "") ?? "";
+  const unit = Object.hasOwn(UNITS, spelling) ? UNITS[spelling] : undefined;
   if (!unit) {
     throw new RangeError(
       rest === undefined

@@ -1,6 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { jobId } from "../../demo/seed.ts";
 import { demoId } from "../../demo/story.ts";
+import { workToVerdict } from "./diagnose.ts";
 
 const job = (key: string, stage: string) => `/jobs/${jobId(key)}/${stage}`;
 const typed = (text: string) => (page: Page) => page.locator("[data-entry-line]").fill(text);
@@ -21,11 +22,16 @@ export const SCREENS: Screen[] = [
   { name: "add-vehicle", path: "/vehicles/new" },
   { name: "shop", path: "/shop" },
   { name: "ask", path: job("open-find", "ask") },
-  { name: "find", path: job("open-find", "find"), before: typed("ect 101 fan none") },
+  { name: "find", path: job("open-find", "find") },
   { name: "plan", path: job("open-build", "plan") },
   { name: "strip", path: job("open-build", "strip"), before: typed("out 3 m6x20 airbox bag 3") },
   { name: "build", path: job("open-build", "build"), before: typed("in 2 m8x25 bag 2") },
   { name: "fill", path: job("open-prove", "fill") },
   { name: "prove", path: job("open-prove", "prove"), before: chart },
   { name: "sign", path: job("open-build", "sign") },
+  {
+    name: "find-verdict",
+    path: job("open-find", "find"),
+    before: (page) => workToVerdict(page, "switch-2", "switch-open", "keyboard"),
+  },
 ];

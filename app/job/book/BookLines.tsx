@@ -70,9 +70,9 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
         aria-label="Lines of the book"
         className="min-h-0 flex-1 overflow-y-auto"
       >
-        <table className="w-full table-fixed border-collapse text-[0.94rem]">
+        <table className="w-full table-fixed border-separate border-spacing-0 text-[0.94rem]">
           <thead className="sticky top-0 z-10 bg-sheet">
-            <tr className="border-rule border-b text-left text-sm">
+            <tr className="text-left text-sm [&>th]:border-rule [&>th]:border-b">
               <th scope="col" className="w-[4.9rem] py-1 pl-5 font-normal text-ink-2">
                 time
               </th>
@@ -107,7 +107,7 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
                   <tr
                     data-line={entry.seq}
                     data-unsent={waiting.has(entry.id) ? "" : undefined}
-                    className="border-rule border-b align-top"
+                    className="align-top [&>td]:border-rule [&>td]:border-b"
                   >
                     <td className="py-1.5 pl-5">
                       <button

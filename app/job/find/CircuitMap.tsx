@@ -39,10 +39,14 @@ interface Place {
 
 function placesOf({ components }: Circuit): Map<string, Place> {
   const columns = Math.max(...components.map(({ at }) => at[0])) + 1;
+  const firstRow = Math.min(...components.map(({ at }) => at[1]));
   const pitch = WIDTH / columns;
   const width = Math.min(108, pitch - GAP);
   return new Map(
-    components.map(({ id, at }) => [id, { x: at[0] * pitch + pitch / 2, y: TOP + at[1] * ROW, width }]),
+    components.map(({ id, at }) => [
+      id,
+      { x: at[0] * pitch + pitch / 2, y: TOP + (at[1] - firstRow) * ROW, width },
+    ]),
   );
 }
 
@@ -128,8 +132,7 @@ export function CircuitMap({
   test?: { id: string; name: string };
 }) {
   const places = placesOf(circuit);
-  const rows = Math.max(...circuit.components.map(({ at }) => at[1]));
-  const height = TOP + rows * ROW + BOX_HEIGHT / 2 + 4;
+  const height = Math.max(...[...places.values()].map(({ y }) => y)) + BOX_HEIGHT / 2 + 4;
   const standingOf = (id: string): Standing => standings[id] ?? "untested";
   const probeIds = test
     ? (circuit.tests.find((each) => each.test === test.id)?.probes ?? COOLANT_PROBES[test.id] ?? [])
@@ -147,37 +150,46 @@ export function CircuitMap({
   ];
   return (
     <figure>
-      <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full" role="img" aria-label={`Circuit: ${told}`}>
-        {lines.map(({ pair: [from, to], isCommand }) => {
-          const [start, end] = [places.get(from), places.get(to)];
-          if (!start || !end) return null;
-          const { width, dashes } = STROKES[stretch(standingOf(from), standingOf(to))];
-          return (
-            <path
-              key={`${from} ${to}`}
-              d={wire(start, end)}
-              fill="none"
-              stroke={isCommand ? "var(--ink-2)" : "var(--ink)"}
-              strokeWidth={isCommand ? Math.min(width, 2.2) : width}
-              strokeDasharray={dashes}
-            />
-          );
-        })}
-        {circuit.components.map((component) => {
-          const place = places.get(component.id);
-          return (
-            place && (
-              <Box
-                key={component.id}
-                component={component}
-                place={place}
-                standing={standingOf(component.id)}
+      {/* On a phone the map is wider than the screen and slides under the thumb. */}
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
+      <section tabIndex={0} aria-label="Circuit map" className="overflow-x-auto">
+        <svg
+          viewBox={`0 0 ${WIDTH} ${height}`}
+          className="w-full min-w-[40rem]"
+          role="img"
+          aria-label={`Circuit: ${told}`}
+        >
+          {lines.map(({ pair: [from, to], isCommand }) => {
+            const [start, end] = [places.get(from), places.get(to)];
+            if (!start || !end) return null;
+            const { width, dashes } = STROKES[stretch(standingOf(from), standingOf(to))];
+            return (
+              <path
+                key={`${from} ${to}`}
+                d={wire(start, end)}
+                fill="none"
+                stroke={isCommand ? "var(--ink-2)" : "var(--ink)"}
+                strokeWidth={isCommand ? Math.min(width, 2.2) : width}
+                strokeDasharray={dashes}
               />
-            )
-          );
-        })}
-        <Probes places={probes} />
-      </svg>
+            );
+          })}
+          {circuit.components.map((component) => {
+            const place = places.get(component.id);
+            return (
+              place && (
+                <Box
+                  key={component.id}
+                  component={component}
+                  place={place}
+                  standing={standingOf(component.id)}
+                />
+              )
+            );
+          })}
+          <Probes places={probes} />
+        </svg>
+      </section>
       <figcaption className="flex flex-wrap justify-between gap-x-6 text-ink-2 text-sm">
         <span className="font-bold text-ink">{circuit.name}</span>
         <span>thick: proven · dashed: suspect · broken: failed · thin: untested</span>

@@ -59,13 +59,17 @@ export function VerdictCard({
   const isSaid = finding?.words.toLowerCase() === offer.name.toLowerCase();
   return (
     <section aria-labelledby="verdict" className="flex flex-col gap-3" aria-live="polite">
-      <p className="text-ink-2">{kind === "proven" ? "The verdict" : "Cheapest now: try it"}</p>
+      <p className="text-ink-2">
+        {kind === "proven" ? "The verdict" : isSound ? "The likeliest" : "Cheapest now: try it"}
+      </p>
       <h3 id="verdict" className="text-2xl">
         {capital(offer.name)}
       </h3>
       <p>
         <span className="figure font-bold text-5xl">{Math.round(repair.mends * 100)}</span>
-        <span className="ml-2 text-ink-2">% sure that “{repair.name.toLowerCase()}” puts it right</span>
+        <span className="ml-2 text-ink-2">
+          {isSound ? "% sure" : `% sure that “${repair.name.toLowerCase()}” puts it right`}
+        </span>
       </p>
       <p>{offer.because}</p>
       <div className="flex flex-wrap gap-2">

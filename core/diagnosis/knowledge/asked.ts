@@ -160,8 +160,8 @@ const CODES: { code: RegExp; hint: Hint }[] = [
 
 function hintsOf({ happens = [], gauge, level, codes }: Asked): Hint[] {
   return [
-    ...happens.flatMap((chip) => HAPPENS[chip] ?? []),
-    ...(gauge ? (GAUGES[gauge] ?? []) : []),
+    ...happens.flatMap((chip) => (Object.hasOwn(HAPPENS, chip) ? (HAPPENS[chip] ?? []) : [])),
+    ...(gauge && Object.hasOwn(GAUGES, gauge) ? (GAUGES[gauge] ?? []) : []),
     ...(level ? LEVELS[level] : []),
     ...CODES.filter(({ code }) => code.test(codes ?? "")).map(({ hint }) => hint),
   ];
@@ -174,7 +174,7 @@ function hintsOf({ happens = [], gauge, level, codes }: Asked): Hint[] {
  */
 export function weighAsked(priors: readonly Prior[], asked: Asked): Prior[] {
   const troubles = (asked.troubles ?? []).map((id) => {
-    if (!(id in TROUBLES)) throw new RangeError(`“${id}” is no trouble that is asked for`);
+    if (!Object.hasOwn(TROUBLES, id)) throw new RangeError(`“${id}” is no trouble that is asked for`);
     return id as Trouble;
   });
   const hints = hintsOf(asked);

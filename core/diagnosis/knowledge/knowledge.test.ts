@@ -111,6 +111,11 @@ describe("what Ask hears", () => {
     );
   });
 
+  it("takes words that objects know by themselves for words", () => {
+    const odd = { happens: ["__proto__", "constructor"], gauge: "toString" };
+    expect(weighAsked(handbookPriors(CIRCUITS.viscous), odd)).toEqual(handbookPriors(CIRCUITS.viscous));
+  });
+
   it("refuses a trouble that isn't asked for", () => {
     expect(() => weighAsked(handbookPriors(CIRCUITS.viscous), { troubles: ["purring"] })).toThrow(
       /“purring”/,

@@ -14,6 +14,10 @@ export interface VerdictOffer {
   because: string;
 }
 
+const TRIAL = "Not proven, but cheaper to try than to test further: its recheck will tell.";
+const HAND_BACK_UNPROVEN =
+  "Not beyond doubt, but more testing won't make it surer for its price. Say so to the owner.";
+
 const money = (cents: number) => (Math.abs(cents) / 100).toFixed(2);
 
 /**
@@ -25,7 +29,8 @@ export function verdictOffer(state: FindState): VerdictOffer | undefined {
   if (!first || first.kind === "test" || state.conflict) return undefined;
   const repair = state.model.repairs.find(({ id }) => id === first.id);
   if (!repair) return undefined;
-  const fixes = first.id === HAND_BACK ? [NOTHING_WRONG] : repair.fixes;
+  const isHandBack = first.id === HAND_BACK;
+  const fixes = isHandBack ? [NOTHING_WRONG] : repair.fixes;
   const mended = state.suspects.filter(({ id }) => fixes.includes(id));
   const [top] = mended;
   if (!top) return undefined;
@@ -48,8 +53,6 @@ export function verdictOffer(state: FindState): VerdictOffer | undefined {
       mends,
     },
     kind: isProven ? "proven" : "trial",
-    because: isProven
-      ? `Enough is known. ${cost}`
-      : `Not proven, but cheaper to try than to test further: its recheck will tell. ${cost}`,
+    because: isProven ? `Enough is known. ${cost}` : `${isHandBack ? HAND_BACK_UNPROVEN : TRIAL} ${cost}`,
   };
 }

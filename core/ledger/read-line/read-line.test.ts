@@ -134,6 +134,8 @@ describe("readLine points at what it can't place", () => {
       "-",
       "plug",
       "1e999",
+      "__proto__",
+      "constructor",
       "correct",
       "14",
     );

@@ -79,7 +79,7 @@ function readDraft(
   if (first.word === "level") return readLevel(words, text);
   const found = findMove(words);
   const hasFigure = words.some((token) => token.bare !== undefined || token.quantity);
-  if (first.word in READINGS && (!found || (hasFigure && ["in", "out"].includes(found.move)))) {
+  if (Object.hasOwn(READINGS, first.word) && (!found || (hasFigure && ["in", "out"].includes(found.move)))) {
     return readReading(words, text, context);
   }
   if (!found) {

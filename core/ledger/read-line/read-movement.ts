@@ -3,7 +3,7 @@ import type { Account, EntryDraft } from "../entry.ts";
 import { thing } from "../words.ts";
 import type { Expectation, LineContext } from "./line.ts";
 import type { Token } from "./tokens.ts";
-import { COUNTED, FILLERS, PARTS, SIDES, THREAD, threadName } from "./vocabulary.ts";
+import { countedThing, FILLERS, PARTS, SIDES, THREAD, threadName } from "./vocabulary.ts";
 
 interface Named {
   count?: number;
@@ -22,7 +22,7 @@ function readNames(words: Token[], context: LineContext): Named | Expectation {
   const named: Named = { sides: [], names: [] };
   for (let i = 0; i < words.length; i++) {
     const token = words[i] as Token;
-    const counted = token.quoted ? undefined : COUNTED[token.word];
+    const counted = token.quoted ? undefined : countedThing(token.word);
     if (token.quoted) named.names.push(token.word);
     else if (token.word === "bag") {
       const label = words[i + 1];

@@ -52,7 +52,8 @@ export function readReading(words: Token[], text: string, context: LineContext):
       }
       fan = said.map((word) => word.word).join(" ");
       break;
-    } else if (token.quoted || SIDES.has(token.word) || token.word in READINGS) where.push(token.word);
+    } else if (token.quoted || SIDES.has(token.word) || Object.hasOwn(READINGS, token.word))
+      where.push(token.word);
     else if (!FILLERS.has(token.word) && token.word !== "sensor") {
       return {
         expected: `a figure in ${SHOWN[dimension][context.system].label}, and fan if one was heard`,

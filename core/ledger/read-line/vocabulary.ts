@@ -8,7 +8,7 @@ export const SIDES = new Set(
 );
 
 /** Words that name one kind of counted thing, with the item they write down. */
-export const COUNTED: Record<string, { account: Account; item: string }> = {
+const COUNTED: Record<string, { account: Account; item: string }> = {
   bolt: { account: "fastener", item: "bolt" },
   bolts: { account: "fastener", item: "bolt" },
   nut: { account: "fastener", item: "nut" },
@@ -30,6 +30,9 @@ export const COUNTED: Record<string, { account: Account; item: string }> = {
   hose: { account: "hose", item: "hose" },
   hoses: { account: "hose", item: "hose" },
 };
+
+/** What a word counts; nothing for a word that names no thing, whatever objects know by that name. */
+export const countedThing = (word: string) => (Object.hasOwn(COUNTED, word) ? COUNTED[word] : undefined);
 
 /** Words for parts and for the places named after them. */
 export const PARTS = new Set(

@@ -9,15 +9,15 @@ import { Pot } from "./Pot.tsx";
 import { Sensor } from "./Sensor.tsx";
 import { Stamp } from "./Stamp.tsx";
 
-const INSTRUMENTS: Record<string, ComponentType<{ find: KnownFind }>> = {
-  "Switch stamp": Stamp,
-  "Pot test": Pot,
-  "Sensor ohms": Sensor,
-  "Voltage drop": Drop,
-  "Fuse and jumper": FuseAndJumper,
-  Duty,
-  "Cold soak": ColdSoak,
-};
+const INSTRUMENTS: { id: string; name: string; Part: ComponentType<{ find: KnownFind }> }[] = [
+  { id: "stamp", name: "Switch stamp", Part: Stamp },
+  { id: "pot", name: "Pot test", Part: Pot },
+  { id: "sensor", name: "Sensor ohms", Part: Sensor },
+  { id: "drop", name: "Voltage drop", Part: Drop },
+  { id: "fuse", name: "Fuse and jumper", Part: FuseAndJumper },
+  { id: "duty", name: "Duty", Part: Duty },
+  { id: "soak", name: "Cold soak", Part: ColdSoak },
+];
 
 /** Small calculators, each of which books its result as evidence with one tap. */
 export function Instruments({ find }: { find: KnownFind }) {
@@ -26,20 +26,20 @@ export function Instruments({ find }: { find: KnownFind }) {
       <h3 id="instruments" className="mb-2 text-xl">
         Instruments
       </h3>
-      <Tabs.Root defaultValue="Switch stamp">
+      <Tabs.Root defaultValue="stamp">
         <Tabs.List aria-label="Instruments" className="flex flex-wrap gap-x-1 border-ink border-b-2">
-          {Object.keys(INSTRUMENTS).map((name) => (
+          {INSTRUMENTS.map(({ id, name }) => (
             <Tabs.Trigger
-              key={name}
-              value={name}
-              className="min-h-12 px-3 data-[state=active]:bg-ink data-[state=active]:font-bold data-[state=active]:text-paper"
+              key={id}
+              value={id}
+              className="min-h-12 px-2 data-[state=active]:bg-ink data-[state=active]:font-bold data-[state=active]:text-paper"
             >
               {name}
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        {Object.entries(INSTRUMENTS).map(([name, Part]) => (
-          <Tabs.Content key={name} value={name} className="pt-4">
+        {INSTRUMENTS.map(({ id, Part }) => (
+          <Tabs.Content key={id} value={id} className="pt-4">
             <Part find={find} />
           </Tabs.Content>
         ))}

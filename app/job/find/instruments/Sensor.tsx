@@ -17,7 +17,7 @@ const FIT = sensorFit(USUAL_SENSOR);
 
 /** Ohms against °C with the point measured: on the line is a sound sensor. */
 function Curve({ ohms, actualC }: { ohms: number; actualC: number }) {
-  const x = scaleLinear([0, 120], [44, WIDTH - 8]);
+  const x = scaleLinear([0, 120], [44, WIDTH - 26]);
   const y = scaleLog([60, 8000], [HEIGHT - 24, 8]).clamp(true);
   const points = scaleLog([70, 7000], [0, 1]);
   const curve = line<number>(
@@ -34,7 +34,7 @@ function Curve({ ohms, actualC }: { ohms: number; actualC: number }) {
     >
       {[100, 1000].map((tick) => (
         <g key={tick}>
-          <path d={`M44 ${y(tick)}H${WIDTH - 8}`} stroke="var(--rule)" />
+          <path d={`M44 ${y(tick)}H${WIDTH - 26}`} stroke="var(--rule)" />
           <text x="40" y={y(tick) + 4} textAnchor="end" fontSize="12" fill="var(--ink-2)">
             {tick === 1000 ? "1 kΩ" : "100 Ω"}
           </text>
