@@ -1,3 +1,4 @@
 import type { Config } from "@react-router/dev/config";
 
-export default { appDirectory: "app", ssr: true } satisfies Config;
+// Every route is known from the first page on: asking for more of them needs a network that may be gone by then.
+export default { appDirectory: "app", ssr: true, routeDiscovery: { mode: "initial" } } satisfies Config;

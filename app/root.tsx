@@ -16,6 +16,7 @@ import { Apology } from "./shell/Apology.tsx";
 import { readPreferences } from "./shell/cookies.server.ts";
 import { openToAll } from "./shell/guard.server.ts";
 import { useNonce } from "./shell/nonce.ts";
+import { staysWhileBrowsing } from "./shell/stays.ts";
 
 export const links: LinksFunction = () => [
   { rel: "stylesheet", href: styles },
@@ -23,6 +24,8 @@ export const links: LinksFunction = () => [
 ];
 
 export const loader = openToAll(({ request }) => readPreferences(request));
+
+export { staysWhileBrowsing as shouldRevalidate };
 
 export const meta: Route.MetaFunction = () => [{ title: "Warm Ledger" }];
 

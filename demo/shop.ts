@@ -31,6 +31,14 @@ export interface DemoVehicle {
   card: CardInput;
 }
 
+/** The sensor that the made-up cars with a computer share. */
+const SENSOR = [
+  { celsius: 0, ohms: 5900 },
+  { celsius: 20, ohms: 2500 },
+  { celsius: 80, ohms: 320 },
+  { celsius: 100, ohms: 180 },
+];
+
 const card = (given: Partial<CardInput>): CardInput => ({
   capacityL: 9.3,
   coolantKind: "si-oat",
@@ -45,6 +53,7 @@ const card = (given: Partial<CardInput>): CardInput => ({
   fillPoint: "radiator cap",
   bleedPoints: "",
   oilCooler: "none",
+  sensorCurve: [],
   ...given,
 });
 
@@ -93,6 +102,7 @@ export const VEHICLES: DemoVehicle[] = [
     card: card({
       capacityL: 6.8,
       circuit: "ecu-relay",
+      sensorCurve: SENSOR,
       fanOnC: [101],
       fanOffC: [95],
       capGaugeKpa: 140,
@@ -113,6 +123,7 @@ export const VEHICLES: DemoVehicle[] = [
     card: card({
       capacityL: 5.9,
       circuit: "ecu-module",
+      sensorCurve: SENSOR,
       fanOnC: [99],
       fanOffC: [93],
       capGaugeKpa: 150,
@@ -188,6 +199,7 @@ export const VEHICLES: DemoVehicle[] = [
     card: card({
       capacityL: 6.1,
       circuit: "ecu-module",
+      sensorCurve: SENSOR,
       fanOnC: [98],
       fanOffC: [93],
       capGaugeKpa: 110,

@@ -96,6 +96,27 @@ describe("nothing typed is lost", () => {
   });
 });
 
+describe("nobody is kept out", () => {
+  it("of a stage by a dead server: tests are booked there and sent when it is back", async () => {
+    await application.go(page, PATH);
+    await new Promise((resolve) => setTimeout(resolve, 800));
+    await application.kill();
+    await page.keyboard.press("2");
+    await page.waitForSelector("#next-test");
+    await seen(page, "without the shop's own history");
+    const test = await page.$eval("#next-test", (heading) => heading.textContent ?? "");
+    await page.locator('section[aria-labelledby="next-test"] .grid button').click();
+    await seen(page, "1 unsent");
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.press("5");
+    await seen(page, "What goes back next?");
+    await application.start();
+    await allSent(page);
+    await application.go(page, PATH);
+    expect((await bookWords(page)).filter((line) => line.includes(test))).toHaveLength(1);
+  });
+});
+
 describe("nothing is doubled", () => {
   it("by a double tap", async () => {
     const before = await bookedLines(page);

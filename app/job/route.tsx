@@ -8,11 +8,13 @@ import {
 import { STAGES, type Stage, standing } from "../../core/ledger/index.ts";
 import { readJob } from "../../server/jobs/read-job.ts";
 import { guarded } from "../shell/guard.server.ts";
+import { staysWhileBrowsing } from "../shell/stays.ts";
 import { Book } from "./book/Book.tsx";
 import { useJobBook } from "./context.ts";
 import { JobHeader } from "./JobHeader.tsx";
 import { StageStrip } from "./StageStrip.tsx";
 import { useFreshness } from "./useFreshness.ts";
+import { useStagesAtHand } from "./useStagesAtHand.ts";
 
 export const loader = guarded("desk", async ({ params, url, desk }) => {
   const page = await desk((given) => readJob(given, params.jobId ?? ""));
@@ -24,18 +26,9 @@ export const loader = guarded("desk", async ({ params, url, desk }) => {
 });
 
 /** Going from stage to stage of one job needs no new book: what is booked from here is in it already. */
-export function shouldRevalidate({
-  currentUrl,
-  nextUrl,
-  currentParams,
-  nextParams,
-  formMethod,
-  defaultShouldRevalidate,
-}: ShouldRevalidateFunctionArgs) {
-  const isSameJob = currentParams.jobId === nextParams.jobId;
-  return isSameJob && !formMethod && currentUrl.pathname !== nextUrl.pathname
-    ? false
-    : defaultShouldRevalidate;
+export function shouldRevalidate(step: ShouldRevalidateFunctionArgs): boolean {
+  const isSameJob = step.currentParams.jobId === step.nextParams.jobId;
+  return isSameJob ? staysWhileBrowsing(step) : step.defaultShouldRevalidate;
 }
 
 export const meta = ({ data }: { data?: Awaited<ReturnType<typeof loader>> }) => [
@@ -50,6 +43,7 @@ export default function JobPage() {
   const stage = stageOf(useLocation().pathname);
   const context = useJobBook(page, stage);
   useFreshness();
+  useStagesAtHand();
   return (
     <div className="book:grid book:h-dvh book:grid-cols-[minmax(0,1fr)_384px]">
       <div className="flex min-w-0 flex-col book:h-dvh">

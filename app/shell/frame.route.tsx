@@ -5,12 +5,15 @@ import { guarded } from "./guard.server.ts";
 import type { MemberView } from "./member.ts";
 import { Rail } from "./Rail.tsx";
 import { Shortcuts } from "./Shortcuts.tsx";
+import { staysWhileBrowsing } from "./stays.ts";
 
 export const loader = guarded("desk", async ({ request, member }): Promise<MemberView> => {
   const { theme } = await readPreferences(request);
   const { personId, name, role, shopName, units, timeZone } = member;
   return { personId, name, role, shopName, units, timeZone, theme };
 });
+
+export { staysWhileBrowsing as shouldRevalidate };
 
 /** The rail and what every signed-in page shares: unsent entries, keys. */
 export default function Frame({ loaderData }: { loaderData: MemberView }) {

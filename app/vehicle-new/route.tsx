@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { type FormEvent, useState } from "react";
 import { Form, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { readSensorPoints } from "../../core/electrics/index.ts";
 import { SHOWN } from "../../core/units/index.ts";
 import { Refusal } from "../../server/refusal.ts";
 import { addVehicle } from "../../server/vehicles/add-vehicle.ts";
@@ -10,7 +11,7 @@ import { useMember } from "../shell/member.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { CIRCUITS } from "../vehicle/CoolingCard.tsx";
-import { CIRCUIT_KINDS, COOLANT_KINDS, fanTrouble, OIL_COOLERS, VehicleForm } from "./vehicle.form.ts";
+import { CIRCUIT_KINDS, COOLANT_KINDS, cardTrouble, OIL_COOLERS, VehicleForm } from "./vehicle.form.ts";
 
 export const meta = () => [{ title: "Add a vehicle · Warm Ledger" }];
 
@@ -20,7 +21,7 @@ const present = (...figures: (number | undefined)[]) => figures.filter((figure) 
 
 export const action = guarded("desk", async ({ request, desk }) => {
   const checked = checkForm(VehicleForm, await request.formData());
-  const fields = checked.fields ?? fanTrouble(checked.value);
+  const fields = checked.fields ?? cardTrouble(checked.value);
   if (!checked.value || Object.keys(fields).length > 0) throw new Refusal({ message: "", fields });
   const form = checked.value;
   const {
@@ -50,6 +51,7 @@ export const action = guarded("desk", async ({ request, desk }) => {
     fillPoint,
     bleedPoints,
     oilCooler,
+    sensorCurve: readSensorPoints(form.sensorCurve),
   };
   await desk((given) =>
     addVehicle(given, { id, plate, vin, name, use, distanceKm: form.distance ?? null, card }),
@@ -67,7 +69,7 @@ export default function AddVehicle() {
   const unit = (dimension: keyof typeof SHOWN) => SHOWN[dimension][units].label;
   const check = (event: FormEvent<HTMLFormElement>) => {
     const checked = checkForm(VehicleForm, new FormData(event.currentTarget));
-    const found = checked.fields ?? fanTrouble(checked.value);
+    const found = checked.fields ?? cardTrouble(checked.value);
     const isWrong = Object.keys(found).length > 0;
     setOwn(isWrong ? found : undefined);
     if (isWrong) event.preventDefault();
@@ -205,6 +207,17 @@ export default function AddVehicle() {
               <option key={kind}>{kind}</option>
             ))}
           </Choice>
+          <div className="sm:col-span-2">
+            <TextField
+              label="Coolant sensor's curve"
+              name="sensorCurve"
+              maxLength={300}
+              className="figure"
+              placeholder="20: 2500; 80: 320; 100: 180"
+              hint="°C and ohms, off the maker's table; leave it open if nobody knows it"
+              error={fields.sensorCurve}
+            />
+          </div>
         </fieldset>
         {(fields.form || answer?.refused.message) && (
           <p role="alert" className="border-ink border-l-4 pl-3 font-bold">

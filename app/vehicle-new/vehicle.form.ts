@@ -1,5 +1,6 @@
 import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length, Matches } from "class-validator";
+import { readSensorPoints } from "../../core/electrics/index.ts";
 import { Quantity } from "../shell/quantity-field.ts";
 
 export const COOLANT_KINDS = ["iat", "oat", "hoat", "si-oat", "p-oat"] as const;
@@ -104,10 +105,20 @@ export class VehicleForm {
 
   @IsIn(OIL_COOLERS, { message: "Choose one." })
   oilCooler: string;
+
+  @IsString()
+  @Length(0, 300, { message: "At most 300 letters." })
+  sensorCurve: string;
 }
 
-/** What no field can say alone: each fan start wants its stop below it. */
-export function fanTrouble({ lowOn, lowOff, highOn, highOff }: VehicleForm): Record<string, string> {
+/** What no field can say alone: each fan start wants its stop below it, a curve its points in order. */
+export function cardTrouble({
+  lowOn,
+  lowOff,
+  highOn,
+  highOff,
+  sensorCurve,
+}: VehicleForm): Record<string, string> {
   const fields: Record<string, string> = {};
   for (const [name, on, off] of [
     ["low", lowOn, lowOff],
@@ -121,5 +132,11 @@ export function fanTrouble({ lowOn, lowOff, highOn, highOff }: VehicleForm): Rec
   if (highOn !== undefined && lowOn === undefined) fields.lowOn = "With one stage only, write it here.";
   if (highOn !== undefined && lowOn !== undefined && highOn <= lowOn)
     fields.highOn = "The high stage starts above the low one.";
+  try {
+    readSensorPoints(sensorCurve);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    fields.sensorCurve = error.message;
+  }
   return fields;
 }

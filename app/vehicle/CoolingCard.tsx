@@ -54,6 +54,13 @@ export function CoolingCard({ card, system }: { card: CardInput | null; system: 
           {card.fillPoint && <Row name="Fill at">{card.fillPoint}</Row>}
           {card.bleedPoints && <Row name="Bleed">{card.bleedPoints}</Row>}
           <Row name="Oil cooler">{card.oilCooler}</Row>
+          {card.sensorCurve.length > 0 && (
+            <Row name="Sensor">
+              {card.sensorCurve
+                .map(({ celsius, ohms }) => `${ohms} Ω at ${format(celsius, "temperature", system)}`)
+                .join(", ")}
+            </Row>
+          )}
         </dl>
       )}
     </section>

@@ -25,7 +25,7 @@ function scriptsOf(assets: Assets, routeId: string): Set<string> {
 export async function benchFirstScreen(): Promise<Figure[]> {
   await ensureBuild();
   const { assets } = (await import(join(ROOT, "build/server/index.js"))) as { assets: Assets };
-  return ["sign-in/route", "today/route", "job/find/route"].map((route) => {
+  return ["sign-in/route", "today/route"].map((route) => {
     const scripts = [...scriptsOf(assets, route)];
     const bytes = scripts
       .map((path) => gzipSync(readFileSync(join(ROOT, "build/client", path))).length)

@@ -5,6 +5,7 @@ import {
   dutyMeaning,
   jumperFuse,
   motorDraw,
+  readSensorPoints,
   sensorFit,
   sensorVerdict,
   switchPotTest,
@@ -119,6 +120,26 @@ describe("a thermistor's curve", () => {
     ).toThrow(/fall as it warms/);
     expect(() => sensorVerdict({ ohms: Number.NaN, actualC: 20 })).toThrow(RangeError);
     expect(() => sensorVerdict({ ohms: 300, actualC: 400 })).toThrow(/outside -40 to 130/);
+  });
+});
+
+describe("readSensorPoints", () => {
+  it("reads pairs as one types them off a card", () => {
+    expect(readSensorPoints("20: 2500; 80 °C: 320 Ω; 100 = 0,18k")).toEqual([
+      { celsius: 20, ohms: 2500 },
+      { celsius: 80, ohms: 320 },
+      { celsius: 100, ohms: 180 },
+    ]);
+    expect(readSensorPoints("  ")).toEqual([]);
+  });
+
+  it.each([
+    ["20: 2500; warm", /“warm” is no pair/],
+    ["20: 2500", /no curve/],
+    ["20: 300; 80: 2500", /fall as it warms/],
+    [Array.from({ length: 13 }, (_, i) => `${i}: ${5000 - i}`).join(";"), /too many/],
+  ])("refuses %s", (text, says) => {
+    expect(() => readSensorPoints(text)).toThrow(says);
   });
 });
 

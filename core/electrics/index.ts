@@ -1,6 +1,7 @@
 export { type ColdSoak, coldSoak } from "./cold-soak.ts";
 export { type DutyMeaning, type DutySense, dutyMeaning } from "./duty-meaning.ts";
 export { jumperFuse, motorDraw } from "./motor-draw.ts";
+export { readSensorPoints } from "./read-sensor-points.ts";
 export {
   type SensorFit,
   type SensorPoint,

@@ -120,10 +120,7 @@ export class Application {
     await settled(page);
     await page.locator(`::-p-text(${person.name})`).click();
     await page.locator('input[name="pin"]').fill(person.pin);
-    await Promise.all([
-      page.waitForFunction(() => !location.pathname.includes("sign-in")),
-      page.keyboard.press("Enter"),
-    ]);
+    await Promise.all([page.waitForSelector('nav[aria-label="Places"]'), page.keyboard.press("Enter")]);
     await settled(page);
     return page;
   }
@@ -141,6 +138,9 @@ export class Application {
   }
 }
 
+/** React attaches listeners a moment after it has drawn. */
+const LISTENING_MS = 60;
+
 /** Waits until React has taken the page over and the fonts are there. */
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(() => {
@@ -148,4 +148,5 @@ export async function settled(page: Page): Promise<void> {
     return body !== null && Object.keys(body).some((key) => key.startsWith("__react"));
   });
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
+  await new Promise((resolve) => setTimeout(resolve, LISTENING_MS));
 }

@@ -2,7 +2,9 @@ import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { newEntry, smallShop } from "../testing/small-shop.ts";
+import { openJob } from "./open-job.ts";
 import { readHistory, readHistoryForJob } from "./read-history.ts";
+import { readRecentJob } from "./read-recent-job.ts";
 import { recordEntries } from "./record-entries.ts";
 import { signJob } from "./sign-job.ts";
 
@@ -50,5 +52,17 @@ describe("readHistory", () => {
     expect(await ours.at((desk) => readHistory(desk, "switch-1"))).toEqual(["motor"]);
     expect(await ours.at((desk) => readHistoryForJob(desk, theirs.jobId))).toEqual([]);
     expect(await ours.at((desk) => readHistoryForJob(desk, "nonsense"))).toEqual([]);
+  });
+});
+
+describe("readRecentJob", () => {
+  it("finds the vehicle's last signed job, and none for the first one or another shop's", async () => {
+    const shop = await shopWith("Recent", "motor");
+    const id = randomUUID();
+    await shop.at((desk) => openJob(desk, { id, vehicleId: shop.vehicleId, bay: "", assignedTo: null }));
+    expect(await shop.at((desk) => readRecentJob(desk, id))).toMatchObject({ id: shop.jobId, daysBefore: 0 });
+    expect(await shop.at((desk) => readRecentJob(desk, shop.jobId))).toBeNull();
+    const other = await smallShop(scratch, "Away");
+    expect(await other.at((desk) => readRecentJob(desk, id))).toBeNull();
   });
 });

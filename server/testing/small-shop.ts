@@ -56,6 +56,7 @@ export async function smallShop(scratch: Scratch, name: string) {
         fillPoint: "",
         bleedPoints: "",
         oilCooler: "none",
+        sensorCurve: [],
       },
     }),
   );

@@ -1,4 +1,5 @@
 import { UniqueConstraintError } from "sequelize";
+import type { SensorPoint } from "../../core/electrics/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { Refusal } from "../refusal.ts";
 
@@ -16,6 +17,8 @@ export interface CardInput {
   fillPoint: string;
   bleedPoints: string;
   oilCooler: string;
+  /** The coolant sensor's curve; empty where nobody knows it. */
+  sensorCurve: SensorPoint[];
 }
 
 export interface NewVehicle {

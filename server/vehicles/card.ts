@@ -4,7 +4,7 @@ import type { CardInput } from "./add-vehicle.ts";
 /** A vehicle's cooling card as plain data. */
 export function toCard(card: CoolingCard): CardInput {
   const { capacityL, coolantKind, coolantProduct, targetFraction, capGaugeKpa, thermostatOpensC } = card;
-  const { circuit, fanOnC, fanOffC, fanSenses, fillPoint, bleedPoints, oilCooler } = card;
+  const { circuit, fanOnC, fanOffC, fanSenses, fillPoint, bleedPoints, oilCooler, sensorCurve } = card;
   return {
     capacityL,
     coolantKind,
@@ -19,5 +19,6 @@ export function toCard(card: CoolingCard): CardInput {
     fillPoint,
     bleedPoints,
     oilCooler,
+    sensorCurve,
   };
 }

@@ -1,6 +1,7 @@
 import { useState } from "react";
-import { useLoaderData } from "react-router";
+import { type ClientLoaderFunctionArgs, isRouteErrorResponse, Link, useLoaderData } from "react-router";
 import { readHistoryForJob } from "../../../server/jobs/read-history.ts";
+import { readRecentJob } from "../../../server/jobs/read-recent-job.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { Work } from "../Work.tsx";
 import { ByHand } from "./ByHand.tsx";
@@ -16,8 +17,22 @@ import { type Find as FindView, type KnownFind, useFind } from "./useFind.ts";
 import { VerdictCard } from "./VerdictCard.tsx";
 
 export const loader = guarded("desk", async ({ params, desk }) => ({
-  history: await desk((given) => readHistoryForJob(given, params.jobId ?? "")),
+  ...(await desk(async (given) => ({
+    history: await readHistoryForJob(given, params.jobId ?? ""),
+    recent: await readRecentJob(given, params.jobId ?? ""),
+  }))),
+  isCutOff: false,
 }));
+
+/** With no server to be had Find works on without the shop's history, and says so. */
+export async function clientLoader({ serverLoader }: ClientLoaderFunctionArgs) {
+  try {
+    return await serverLoader<typeof loader>();
+  } catch (error) {
+    if (error instanceof Response || isRouteErrorResponse(error)) throw error;
+    return { history: [], recent: null, isCutOff: true };
+  }
+}
 
 const isKnown = (find: FindView): find is KnownFind => find.state !== undefined;
 
@@ -35,8 +50,8 @@ function Booked({ find }: { find: FindView }) {
 
 /** What is still possible, what to test next and why, and the verdict when enough is known. */
 export default function Find() {
-  const { history } = useLoaderData<typeof loader>();
-  const find = useFind(history);
+  const { history, recent, isCutOff } = useLoaderData<typeof clientLoader>();
+  const find = useFind(history, recent !== null);
   const [chosen, setChosen] = useState<{ test: string; isRepeat: boolean }>();
   const [testsOn, setTestsOn] = useState(false);
   if (!isKnown(find)) {
@@ -80,6 +95,20 @@ export default function Find() {
         standings={state.standings}
         test={shown ? { id: shown, name: "" } : undefined}
       />
+      {isCutOff && (
+        <p role="status" className="text-ink-2">
+          No server to be had: this goes by the handbook, without the shop's own history.
+        </p>
+      )}
+      {recent && (
+        <p className="text-ink-2">
+          <Link className="underline underline-offset-4" to={`/jobs/${recent.id}/sign`}>
+            Job {recent.number}
+          </Link>{" "}
+          on this vehicle was signed {recent.daysBefore === 1 ? "a day" : `${recent.daysBefore} days`} before:
+          what hands leave behind is weighed in.
+        </p>
+      )}
       <Booked find={find} />
       <TwoFaults find={view} onTest={choose} />
       <div className="grid items-start gap-x-8 gap-y-6 border-rule border-t pt-2 xl:grid-cols-[1.15fr_1fr]">

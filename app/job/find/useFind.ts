@@ -12,7 +12,7 @@ const matters = ({ stage, data, corrects }: Entry) =>
   Boolean(data?.test ?? data?.cannot ?? data?.circuit ?? data?.logId ?? data?.fan);
 
 /** What Find knows, and the ways to add to it. */
-export function useFind(history: readonly string[]) {
+export function useFind(history: readonly string[], isAfterWork: boolean) {
   const { page, entries, book, mayBook } = useJob();
   const kind = circuitOf(entries, page.card?.circuit);
   const moved = entries
@@ -21,8 +21,9 @@ export function useFind(history: readonly string[]) {
     .join();
   // biome-ignore lint/correctness/useExhaustiveDependencies: entries count by those that matter
   const state = useMemo(
-    (): FindState | undefined => kind && findState(entries, kind, history, page.card?.fanOnC),
-    [kind, moved, history],
+    (): FindState | undefined =>
+      kind && findState(entries, kind, { history, fanOnC: page.card?.fanOnC, isAfterWork }),
+    [kind, moved, history, isAfterWork],
   );
   const finding = findingOf(entries);
   const offer = useMemo(() => state && verdictOffer(state), [state]);

@@ -6,8 +6,13 @@ const strings = (value: unknown): string[] =>
 
 const LEVELS = ["line", "min", "low", "empty"] as const;
 
-/** What Ask has heard, as far as it moves belief: the entry that counts for each question. */
-export function askedOf(entries: readonly Entry[]): Asked {
+const AFTER_WORK = "after recent work";
+
+/**
+ * What Ask has heard, as far as it moves belief: the entry that counts for each question. Recent work that the shop's
+ * books know of counts as if the owner had told of it.
+ */
+export function askedOf(entries: readonly Entry[], isAfterWork = false): Asked {
   const asked: Asked = {};
   for (const { stage, item, text, data } of standing(entries)) {
     if (stage !== "ask") continue;
@@ -19,5 +24,7 @@ export function askedOf(entries: readonly Entry[]): Asked {
     else if (item === "codes") asked.codes = text;
     else if (item === "coolant level") asked.level = LEVELS.find((level) => level === data?.level);
   }
+  if (isAfterWork && !asked.happens?.includes(AFTER_WORK))
+    asked.happens = [...(asked.happens ?? []), AFTER_WORK];
   return asked;
 }

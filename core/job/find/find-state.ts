@@ -56,21 +56,29 @@ export function circuitOf(
   return CIRCUIT_KINDS.find((kind) => kind === said);
 }
 
+export interface FindContext {
+  /** The confirmed hypothesis of each of the shop's signed jobs on this kind of circuit. */
+  history?: readonly string[];
+  /** Where the card says the fan starts, low stage first. */
+  fanOnC?: readonly number[];
+  /** True where the shop's own books have work on this vehicle not long before. */
+  isAfterWork?: boolean;
+}
+
 /**
  * All that Find shows, worked out from the book: belief after Ask, the shop's history and the results, what to do next,
- * the map. `history` has the confirmed hypothesis of each of the shop's signed jobs on this kind of circuit; ones that
- * this circuit no longer has are left out. `fanOnC` is the card's, low stage first. The same in the browser and on the server.
+ * the map. Verdicts in the history that this circuit no longer has are left out. The same in the browser and on the
+ * server.
  */
 export function findState(
   entries: readonly Entry[],
   kind: CircuitKind,
-  history: readonly string[] = [],
-  fanOnC: readonly number[] = [],
+  { history = [], fanOnC = [], isAfterWork = false }: FindContext = {},
 ): FindState {
   const circuit = CIRCUITS[kind];
   const handbook = handbookPriors(circuit);
   const confirmed = history.filter((id) => handbook.some((prior) => prior.id === id));
-  const weights = weighAsked(learnPriors(handbook, confirmed), askedOf(entries));
+  const weights = weighAsked(learnPriors(handbook, confirmed), askedOf(entries, isAfterWork));
   const results = resultsOf(entries, fanOnC);
   const whole = modelOf(circuit, { weights });
   const isHere = ({ test }: { test: string }) => whole.tests.some(({ id }) => id === test);

@@ -93,12 +93,23 @@ describe("findState", () => {
   it("starts from what Ask heard and the shop's history", () => {
     const plain = findState([], "switch-1");
     const heard = findState(book([trouble("fan never runs")]), "switch-1");
-    const learnt = findState([], "switch-1", Array(12).fill("motor"));
+    const learnt = findState([], "switch-1", { history: Array(12).fill("motor") });
     const shareOf = (state: typeof plain, id: string) =>
       state.suspects.find((suspect) => suspect.id === id)?.share ?? 0;
     expect(shareOf(heard, "motor")).toBeGreaterThan(shareOf(plain, "motor"));
     expect(shareOf(learnt, "motor")).toBeGreaterThan(shareOf(plain, "motor"));
     expect(learnt.suspects.find(({ id }) => id === "motor")?.inShop).toEqual({ count: 12, of: 12 });
+  });
+
+  it("takes the shop's own recent work on the vehicle for what the owner may not tell", () => {
+    const airOf = (state: ReturnType<typeof findState>) =>
+      state.suspects.find(({ id }) => id === "air-lock")?.share ?? 0;
+    const told = book([
+      { stage: "ask", kind: "reading", item: "happens", data: { chips: ["after recent work"] } },
+    ]);
+    const known = findState([], "switch-1", { isAfterWork: true });
+    expect(airOf(known)).toBeGreaterThan(airOf(findState([], "switch-1")) * 2);
+    expect(airOf(findState(told, "switch-1", { isAfterWork: true }))).toBeCloseTo(airOf(known), 12);
   });
 
   it("shows what the last result changed", () => {

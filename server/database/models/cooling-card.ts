@@ -1,4 +1,5 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
+import type { SensorPoint } from "../../../core/electrics/index.ts";
 
 /** What the maker says of a vehicle's cooling system: the figures every log is judged by. */
 export class CoolingCard extends Model {
@@ -17,6 +18,7 @@ export class CoolingCard extends Model {
   declare fillPoint: string;
   declare bleedPoints: string;
   declare oilCooler: string;
+  declare sensorCurve: SensorPoint[];
 }
 
 export function defineCoolingCard(database: Sequelize): typeof CoolingCard {
@@ -37,6 +39,7 @@ export function defineCoolingCard(database: Sequelize): typeof CoolingCard {
       fillPoint: { type: DataTypes.TEXT, field: "fill_point", allowNull: false, defaultValue: "" },
       bleedPoints: { type: DataTypes.TEXT, field: "bleed_points", allowNull: false, defaultValue: "" },
       oilCooler: { type: DataTypes.TEXT, field: "oil_cooler", allowNull: false, defaultValue: "none" },
+      sensorCurve: { type: DataTypes.JSONB, field: "sensor_curve", allowNull: false, defaultValue: [] },
     },
     { sequelize: database, modelName: "CoolingCard", tableName: "cooling_cards", timestamps: false },
   );

@@ -1,11 +1,13 @@
 import { line, scaleLinear, scaleLog } from "d3";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import {
+  type SensorFit,
   sensorFit,
   sensorVerdict,
   temperatureFromOhms,
   USUAL_SENSOR,
 } from "../../../../core/electrics/index.ts";
+import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
 import { useReading } from "./useReading.ts";
@@ -13,15 +15,14 @@ import { useReading } from "./useReading.ts";
 const WIDTH = 300;
 const HEIGHT = 150;
 const OUTCOMES = { "on-curve": "on", "off-curve": "off", open: "open", short: "short" } as const;
-const FIT = sensorFit(USUAL_SENSOR);
 
 /** Ohms against °C with the point measured: on the line is a sound sensor. */
-function Curve({ ohms, actualC }: { ohms: number; actualC: number }) {
+function Curve({ fit, ohms, actualC }: { fit: SensorFit; ohms: number; actualC: number }) {
   const x = scaleLinear([0, 120], [44, WIDTH - 26]);
   const y = scaleLog([60, 8000], [HEIGHT - 24, 8]).clamp(true);
   const points = scaleLog([70, 7000], [0, 1]);
   const curve = line<number>(
-    (share) => x(temperatureFromOhms(FIT, points.invert(share))),
+    (share) => x(temperatureFromOhms(fit, points.invert(share))),
     (share) => y(points.invert(share)),
   )(Array.from({ length: 40 }, (_, i) => i / 39));
   const isShown = Number.isFinite(ohms) && Number.isFinite(actualC);
@@ -30,7 +31,7 @@ function Curve({ ohms, actualC }: { ohms: number; actualC: number }) {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-72"
       role="img"
-      aria-label="Ohms of a usual sensor against °C, with the point measured"
+      aria-label="The sensor's ohms against °C, with the point measured"
     >
       {[100, 1000].map((tick) => (
         <g key={tick}>
@@ -62,13 +63,15 @@ function Curve({ ohms, actualC }: { ohms: number; actualC: number }) {
 
 export function Sensor({ find }: { find: KnownFind }) {
   const reading = useReading(find);
+  const curve = useJob().page.card?.sensorCurve ?? [];
+  const cardFit = useMemo(() => (curve.length > 1 ? sensorFit(curve) : undefined), [curve]);
   const [ohms, setOhms] = useState("");
   const [celsius, setCelsius] = useState("");
   const isOpen = /^(ol|open|∞)$/i.test(ohms.trim());
   const value = isOpen ? Number.POSITIVE_INFINITY : figure(ohms);
   const actualC = figure(celsius);
   const outcome = worked(ohms.trim() !== "" && celsius.trim() !== "", () =>
-    sensorVerdict({ ohms: value, actualC }),
+    sensorVerdict({ ohms: value, actualC, fit: cardFit }),
   );
   const result = outcome && "result" in outcome ? outcome.result : undefined;
   return (
@@ -79,7 +82,7 @@ export function Sensor({ find }: { find: KnownFind }) {
     >
       <FigureField label="Meter, or OL" unit="Ω" value={ohms} onChange={setOhms} />
       <FigureField label="Housing" unit="°C" value={celsius} onChange={setCelsius} />
-      <Curve ohms={value} actualC={actualC} />
+      <Curve fit={cardFit ?? sensorFit(USUAL_SENSOR)} ohms={value} actualC={actualC} />
     </Instrument>
   );
 }

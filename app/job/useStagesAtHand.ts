@@ -1,0 +1,28 @@
+import { useEffect } from "react";
+import { STAGES } from "../../core/ledger/index.ts";
+
+interface Manifest {
+  routes: Record<string, { module: string; imports?: string[] } | undefined>;
+}
+
+/**
+ * Fetches every stage's scripts once the job is on screen, so that a network that dies then keeps nobody out of a stage.
+ * Only asks the browser to: a fetch that fails is nobody's trouble, where importing a script that can't be had would
+ * make the router load the whole page again.
+ */
+export function useStagesAtHand(): void {
+  useEffect(() => {
+    const { __reactRouterManifest: manifest } = window as unknown as { __reactRouterManifest?: Manifest };
+    const scripts = STAGES.flatMap((stage) => {
+      const route = manifest?.routes[`job/${stage}/route`];
+      return route ? [route.module, ...(route.imports ?? [])] : [];
+    });
+    for (const href of new Set(scripts)) {
+      if (document.querySelector(`link[rel="modulepreload"][href="${href}"]`)) continue;
+      const link = document.createElement("link");
+      link.rel = "modulepreload";
+      link.href = href;
+      document.head.append(link);
+    }
+  }, []);
+}
