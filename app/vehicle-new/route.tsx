@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { type FormEvent, useState } from "react";
 import { Form, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { CIRCUIT_KINDS } from "../../core/diagnosis/knowledge/knowledge.ts";
 import { readSensorPoints } from "../../core/electrics/index.ts";
 import { SHOWN } from "../../core/units/index.ts";
 import { Refusal } from "../../server/refusal.ts";
@@ -11,7 +12,7 @@ import { useMember } from "../shell/member.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { CIRCUITS } from "../vehicle/CoolingCard.tsx";
-import { CIRCUIT_KINDS, COOLANT_KINDS, cardTrouble, OIL_COOLERS, VehicleForm } from "./vehicle.form.ts";
+import { COOLANT_KINDS, cardTrouble, OIL_COOLERS, VehicleForm } from "./vehicle.form.ts";
 
 export const meta = () => [{ title: "Add a vehicle · Warm Ledger" }];
 

@@ -1,18 +1,10 @@
 import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length, Matches } from "class-validator";
+import { CIRCUIT_KINDS } from "../../core/diagnosis/knowledge/knowledge.ts";
 import { readSensorPoints } from "../../core/electrics/index.ts";
 import { Quantity } from "../shell/quantity-field.ts";
 
 export const COOLANT_KINDS = ["iat", "oat", "hoat", "si-oat", "p-oat"] as const;
-export const CIRCUIT_KINDS = [
-  "switch-1",
-  "switch-2",
-  "switch-relays",
-  "ecu-relay",
-  "ecu-module",
-  "self-contained",
-  "viscous",
-] as const;
 export const OIL_COOLERS = ["none", "in the radiator", "outside"] as const;
 
 const tidy = Transform(({ value }) =>

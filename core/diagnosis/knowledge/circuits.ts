@@ -164,108 +164,70 @@ const SWITCH_RELAYS: Circuit = {
   ],
 };
 
-const ECU_RELAY: Circuit = {
-  kind: "ecu-relay",
-  name: "computer grounds a relay",
-  components: [
-    BATTERY,
-    FUSE,
-    part("feed", "feed wire", 2, 1, "feed"),
-    part("relay", "relay", 3, 1, ...RELAY_FAULTS),
-    part("wire", "control wire", 3, 2, "control-wire"),
-    part("computer", "computer", 2, 3, "computer"),
-    part("sensor-plug", "sensor plug", 1, 3, "sensor-plug"),
-    part("sensor", "sensor", 0, 3, "sensor-open", "sensor-short", "sensor-biased"),
-    part("ac", "A/C trigger", 4, 3, "ac-trigger"),
-    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
-    part("ground", "ground", 6, 1, "ground"),
-  ],
-  feeds: [
-    ["battery", "fuse"],
-    ["fuse", "feed"],
-    ["feed", "relay"],
-    ["relay", "motor"],
-    ["motor", "ground"],
-  ],
-  commands: [
-    ["sensor", "sensor-plug"],
-    ["sensor-plug", "computer"],
-    ["ac", "computer"],
-    ["computer", "wire"],
-    ["wire", "relay"],
-  ],
+/** A computer that listens to the coolant sensor and commands what drives the fan. */
+function computerCircuit(
+  kind: CircuitKind,
+  name: string,
+  { driver, wire, tests }: { driver: Component; wire: string; tests: CircuitTest[] },
+): Circuit {
+  const output = ["fuse", "feed", driver.id, "motor", "ground"];
+  const commanded = ["fuse", "feed", driver.id, "wire", "computer", "motor", "ground"];
+  return {
+    kind,
+    name,
+    components: [
+      BATTERY,
+      FUSE,
+      part("feed", "feed wire", 2, 1, "feed"),
+      driver,
+      part("wire", wire, 3, 2, "control-wire"),
+      part("computer", "computer", 2, 3, "computer"),
+      part("sensor-plug", "sensor plug", 1, 3, "sensor-plug"),
+      part("sensor", "sensor", 0, 3, "sensor-open", "sensor-short", "sensor-biased"),
+      part("ac", "A/C trigger", 4, 3, "ac-trigger"),
+      part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
+      part("ground", "ground", 6, 1, "ground"),
+    ],
+    feeds: [
+      ["battery", "fuse"],
+      ["fuse", "feed"],
+      ["feed", driver.id],
+      [driver.id, "motor"],
+      ["motor", "ground"],
+    ],
+    commands: [
+      ["sensor", "sensor-plug"],
+      ["sensor-plug", "computer"],
+      ["ac", "computer"],
+      ["computer", "wire"],
+      ["wire", driver.id],
+    ],
+    tests: [
+      ...onFan(output),
+      { test: "ac-on", path: commanded, probes: ["ac"] },
+      { test: "unplug-sensor", path: commanded, probes: ["sensor-plug"] },
+      { test: "command", path: commanded, probes: ["computer"] },
+      ...tests,
+      { test: "wire-through", probes: ["computer", driver.id] },
+      ...onSensor,
+    ],
+  };
+}
+
+const ECU_RELAY = computerCircuit("ecu-relay", "computer grounds a relay", {
+  driver: part("relay", "relay", 3, 1, ...RELAY_FAULTS),
+  wire: "control wire",
   tests: [
-    ...onFan(["fuse", "feed", "relay", "motor", "ground"]),
-    { test: "ac-on", path: ["fuse", "feed", "relay", "wire", "computer", "motor", "ground"], probes: ["ac"] },
-    {
-      test: "unplug-sensor",
-      path: ["fuse", "feed", "relay", "wire", "computer", "motor", "ground"],
-      probes: ["sensor-plug"],
-    },
-    {
-      test: "command",
-      path: ["fuse", "feed", "relay", "wire", "computer", "motor", "ground"],
-      probes: ["computer"],
-    },
     { test: "relay-swap", probes: ["relay"] },
     { test: "relay-socket", probes: ["relay"] },
-    { test: "wire-through", probes: ["computer", "relay"] },
-    ...onSensor,
   ],
-};
+});
 
-const ECU_MODULE: Circuit = {
-  kind: "ecu-module",
-  name: "computer drives a fan module",
-  components: [
-    BATTERY,
-    FUSE,
-    part("feed", "feed wire", 2, 1, "feed"),
-    part("module", "fan module", 3, 1, "module"),
-    part("wire", "duty wire", 3, 2, "control-wire"),
-    part("computer", "computer", 2, 3, "computer"),
-    part("sensor-plug", "sensor plug", 1, 3, "sensor-plug"),
-    part("sensor", "sensor", 0, 3, "sensor-open", "sensor-short", "sensor-biased"),
-    part("ac", "A/C trigger", 4, 3, "ac-trigger"),
-    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
-    part("ground", "ground", 6, 1, "ground"),
-  ],
-  feeds: [
-    ["battery", "fuse"],
-    ["fuse", "feed"],
-    ["feed", "module"],
-    ["module", "motor"],
-    ["motor", "ground"],
-  ],
-  commands: [
-    ["sensor", "sensor-plug"],
-    ["sensor-plug", "computer"],
-    ["ac", "computer"],
-    ["computer", "wire"],
-    ["wire", "module"],
-  ],
-  tests: [
-    ...onFan(["fuse", "feed", "module", "motor", "ground"]),
-    {
-      test: "ac-on",
-      path: ["fuse", "feed", "module", "wire", "computer", "motor", "ground"],
-      probes: ["ac"],
-    },
-    {
-      test: "unplug-sensor",
-      path: ["fuse", "feed", "module", "wire", "computer", "motor", "ground"],
-      probes: ["sensor-plug"],
-    },
-    {
-      test: "command",
-      path: ["fuse", "feed", "module", "wire", "computer", "motor", "ground"],
-      probes: ["computer"],
-    },
-    { test: "duty", probes: ["wire", "module"] },
-    { test: "wire-through", probes: ["computer", "module"] },
-    ...onSensor,
-  ],
-};
+const ECU_MODULE = computerCircuit("ecu-module", "computer drives a fan module", {
+  driver: part("module", "fan module", 3, 1, "module"),
+  wire: "duty wire",
+  tests: [{ test: "duty", probes: ["wire", "module"] }],
+});
 
 const SELF_CONTAINED: Circuit = {
   kind: "self-contained",

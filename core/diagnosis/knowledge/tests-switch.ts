@@ -1,8 +1,30 @@
 import type { TestKnowledge } from "./knowledge.ts";
 import { fails, passes, RUNS, STANDS, shows } from "./outcome-words.ts";
 
-const runs = passes("runs", "Fan ran");
-const stands = fails("stands", "Nothing");
+/** Somebody asks for the fan with a lead in place of what asks for it: it runs, or something on the way is open. */
+function byLead(
+  id: string,
+  name: string,
+  how: string,
+  { minutes = 4, ran = "Fan ran", mayBite = true } = {},
+): TestKnowledge {
+  return {
+    id,
+    name,
+    minutes,
+    needs: ["fused jumper"],
+    how,
+    hazards: ["live feed", "fan may start"],
+    outcomes: [passes("runs", ran), fails("stands", "Nothing")],
+    usual: RUNS,
+    usualReason: "a jumper that didn't touch",
+    broken: STANDS,
+    brokenReason: "one open place and nothing moves",
+    sees: mayBite
+      ? [{ row: [0.6, 0.4], faults: ["switch-plug"], reason: "the jumper may bite where the switch doesn't" }]
+      : [],
+  };
+}
 
 /** Tests of thermal switches and relays, and of what they switch. */
 export const SWITCH_TESTS: TestKnowledge[] = [
@@ -22,84 +44,34 @@ export const SWITCH_TESTS: TestKnowledge[] = [
     usualReason: "one in eight can't be read for dirt",
     sees: [{ row: [0.02, 0.86, 0.12], faults: ["switch-rating"], reason: "that is what the stamp is for" }],
   },
-  {
-    id: "jumper",
-    name: "Bridge the switch plug",
-    minutes: 4,
-    needs: ["fused jumper"],
-    how: "Key on, plug off the switch, jumper across its two pins. If the fan runs, feed, wiring, motor and ground are proven and the switch is what's left.",
-    hazards: ["live feed", "fan may start"],
-    outcomes: [runs, stands],
-    usual: RUNS,
-    usualReason: "a jumper that didn't touch",
-    broken: STANDS,
-    brokenReason: "one open place and nothing moves",
-    sees: [
-      { row: [0.6, 0.4], faults: ["switch-plug"], reason: "the jumper may bite where the switch doesn't" },
-    ],
-  },
-  {
-    id: "jumper-low",
-    name: "Bridge the low pair at the switch plug",
-    minutes: 4,
-    needs: ["fused jumper"],
-    how: "Key on, plug off the switch, jumper from common to low. If the fan runs slowly, everything on the low path but the switch is proven.",
-    hazards: ["live feed", "fan may start"],
-    outcomes: [passes("runs", "Fan ran, slow"), stands],
-    usual: RUNS,
-    usualReason: "a jumper that didn't touch",
-    broken: STANDS,
-    brokenReason: "one open place and nothing moves",
-    sees: [
-      { row: [0.6, 0.4], faults: ["switch-plug"], reason: "the jumper may bite where the switch doesn't" },
-    ],
-  },
-  {
-    id: "jumper-high",
-    name: "Bridge the high pair at the switch plug",
-    minutes: 3,
-    needs: ["fused jumper"],
-    how: "Jumper from common to high. The fan must run at full speed. Low dead and high alive is the resistor or its wire.",
-    hazards: ["live feed", "fan may start"],
-    outcomes: [passes("runs", "Fan ran, fast"), stands],
-    usual: RUNS,
-    usualReason: "a jumper that didn't touch",
-    broken: STANDS,
-    brokenReason: "one open place and nothing moves",
-    sees: [
-      { row: [0.6, 0.4], faults: ["switch-plug"], reason: "the jumper may bite where the switch doesn't" },
-    ],
-  },
-  {
-    id: "manual-trigger",
-    name: "Manual trigger to plus: does the unit run?",
-    minutes: 4,
-    needs: ["fused jumper"],
-    how: "Plug off at the unit's trigger wire, fused jumper from it to plus. If it runs, feed, ground, soft start and motor are proven and its thermostat or key-on feed is what's left.",
-    hazards: ["live feed", "fan may start"],
-    outcomes: [runs, stands],
-    usual: RUNS,
-    usualReason: "a jumper that didn't touch",
-    broken: STANDS,
-    brokenReason: "one open place and nothing moves",
-    sees: [],
-  },
-  {
-    id: "ground-command",
-    name: "Ground the command wire at the switch plug",
-    minutes: 4,
-    needs: ["fused jumper"],
-    how: "Key on, plug off, the relay's wire to ground through the jumper. Relays must click and fans run.",
-    hazards: ["live feed", "fan may start"],
-    outcomes: [runs, stands],
-    usual: RUNS,
-    usualReason: "a jumper that didn't touch",
-    broken: STANDS,
-    brokenReason: "one open place and nothing moves",
-    sees: [
-      { row: [0.6, 0.4], faults: ["switch-plug"], reason: "the jumper may bite where the switch doesn't" },
-    ],
-  },
+  byLead(
+    "jumper",
+    "Bridge the switch plug",
+    "Key on, plug off the switch, jumper across its two pins. If the fan runs, feed, wiring, motor and ground are proven and the switch is what's left.",
+  ),
+  byLead(
+    "jumper-low",
+    "Bridge the low pair at the switch plug",
+    "Key on, plug off the switch, jumper from common to low. If the fan runs slowly, everything on the low path but the switch is proven.",
+    { ran: "Fan ran, slow" },
+  ),
+  byLead(
+    "jumper-high",
+    "Bridge the high pair at the switch plug",
+    "Jumper from common to high. The fan must run at full speed. Low dead and high alive is the resistor or its wire.",
+    { minutes: 3, ran: "Fan ran, fast" },
+  ),
+  byLead(
+    "manual-trigger",
+    "Manual trigger to plus: does the unit run?",
+    "Plug off at the unit's trigger wire, fused jumper from it to plus. If it runs, feed, ground, soft start and motor are proven and its thermostat or key-on feed is what's left.",
+    { mayBite: false },
+  ),
+  byLead(
+    "ground-command",
+    "Ground the command wire at the switch plug",
+    "Key on, plug off, the relay's wire to ground through the jumper. Relays must click and fans run.",
+  ),
   {
     id: "switch-hot",
     name: "Measure the switch hot, unplugged",
