@@ -41,7 +41,9 @@ export async function addVehicle(
     await models.Vehicle.create({ ...vehicle, shopId }, { transaction });
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error;
-    const field = "plate" in error.fields ? "plate" : "vin";
+    // Row security keeps the columns to itself; the constraint's name is all that is told.
+    const { constraint = "" } = error.parent as { constraint?: string };
+    const field = constraint.includes("plate") ? "plate" : "vin";
     throw new Refusal({
       message: "",
       fields: {
