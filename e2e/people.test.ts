@@ -108,9 +108,10 @@ describe("the keys", () => {
     await application.go(page, `/jobs/${jobId("open-prove")}/fill`);
     await seen(page, "stayed");
     await page.keyboard.press("u");
-    await page.waitForFunction(() => /\bqt\b/.test(document.querySelector("main")?.textContent ?? ""));
+    await page.waitForFunction(() => /qt\b/.test(document.querySelector("main")?.textContent ?? ""));
+    await settled(page);
     await page.keyboard.press("u");
-    await page.waitForFunction(() => !/\bqt\b/.test(document.querySelector("main")?.textContent ?? ""));
+    await page.waitForFunction(() => !/qt\b/.test(document.querySelector("main")?.textContent ?? ""));
   });
 });
 

@@ -108,6 +108,25 @@ describe("analyseTrace judges", () => {
     expect(judge({ ...single(140), thermostat: "stuck-shut" }, 20).checks.thermostat.verdict).toBe("fail");
   });
 
+  it("a curve that only levels off little by little as no opening, in 19 of 20 logs", () => {
+    const draughts = [0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 0.8, 0.9, 1.1];
+    const logs = [1, 2, 3, 4].flatMap((seed) =>
+      draughts.map((draught) => {
+        const car: WarmUpCar = { ...single(), thermostat: "held-open", draught };
+        const { trace, spec } = simulated({
+          car,
+          ambientC: 20,
+          minutes: 30,
+          seed: seed * 100 + draught * 10,
+        });
+        return analyseTrace(trace, spec);
+      }),
+    );
+    const invented = logs.filter(({ events }) => events.some(({ kind }) => kind === "thermostat-opens"));
+    expect(invented.length).toBeLessThanOrEqual(logs.length / 20);
+    expect(logs.filter(({ checks }) => checks.thermostat.verdict === "pass").length).toBeLessThanOrEqual(1);
+  });
+
   it("a thermostat and a fan that act at the wrong temperature, with what the card says", () => {
     const log = simulated({
       car: { ...single(104), thermostatOpensC: 80 },

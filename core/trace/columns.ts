@@ -28,7 +28,7 @@ const NAMES: [ColumnRole, RegExp][] = [
   ["rpm", /\brpm\b|\brevs?\b|drehzahl|engine ?speed|regime|toerental|\bgiri\b|varvtal|tr ?\/ ?min|^u\/min/],
   [
     "time",
-    /^t$|time|zeit|uhr|^temps|heure|tiempo|hora|^tempo|tijd|^tid\b|elapsed|clock|second|sekunde|^sec|^s$|^ms$/,
+    /^t$|time|zeit|uhr|^temps|heure|tiempo|hora|^tempo|tijd|^tid\b|elapsed|clock|second|sekunde|minute|^sec|^min$|^s$|^ms$/,
   ],
 ];
 

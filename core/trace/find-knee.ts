@@ -2,8 +2,22 @@ import { type Curve, fitHinge, type Hinge } from "./curve.ts";
 
 /** A knee is looked for with a minute of climb on either side of it. */
 const REACH_S = 60;
+/**
+ * Over twice that reach a real bend still stands out, where jitter has averaged away and a curve that only levels off
+ * little by little has hardly changed its rate.
+ */
+const LONG_REACH_S = 120;
+const LONG_SHARE = 0.7;
+const LONG_FALL = 0.8 / 60;
+/** With less of the climb behind it than this no bend can be told from jitter, or from the fan's own turn. */
+const LEAST_AFTER_S = 60;
+/** A bend with less than this behind it must be a strong one. */
+const SHORT_S = 75;
+const SHORT_FALL = 2 / 60;
 /** Below this the engine isn't warming, °C a second. */
 const LEAST_CLIMB = 0.02;
+/** Whole degrees and jitter alone make two neighbouring minutes differ by less than this, °C a second. */
+const LEAST_FALL = 1.1 / 60;
 /** The climb after an opening thermostat, as a share of the climb before. */
 const NEAR_CARD_SHARE = 0.62;
 const ELSEWHERE_SHARE = 0.5;
@@ -32,9 +46,16 @@ export function findKnee(
   revsStepsS: number[],
 ): Hinge | undefined {
   const smooth = curve.smooth(15);
+  const lasts = (cell: number) => {
+    const end = Math.min(cell + 5 + LONG_REACH_S, until);
+    const before = curve.line(Math.max(0, cell - LONG_REACH_S), cell).slope;
+    const after = curve.line(cell + 5, end).slope;
+    const least = end - cell < SHORT_S ? SHORT_FALL : LONG_FALL;
+    return after <= LONG_SHARE * before && before - after >= least;
+  };
   const search = (share: number, isPlausible: (coolantC: number) => boolean): number | undefined => {
     let best: { cell: number; fall: number } | undefined;
-    for (let cell = 30; cell + 25 < Math.min(until, curve.length); cell++) {
+    for (let cell = 30; cell + LEAST_AFTER_S < Math.min(until, curve.length); cell++) {
       const coolantC = smooth[cell] ?? 0;
       if (!isPlausible(coolantC)) continue;
       if (revsStepsS.some((step) => Math.abs(step - cell) < REVS_APART_S)) continue;
@@ -42,6 +63,7 @@ export function findKnee(
       const after = curve.line(cell + 5, Math.min(cell + 5 + REACH_S, until)).slope;
       if (before < LEAST_CLIMB || after > share * before) continue;
       const fall = before - after;
+      if (fall < LEAST_FALL || !lasts(cell)) continue;
       if (!best || fall > best.fall) best = { cell, fall };
     }
     return best?.cell;

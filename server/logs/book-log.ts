@@ -62,7 +62,10 @@ export async function bookLog(desk: Desk, jobId: string, { id, name, text }: New
     { transaction },
   );
   const verdicts = Object.fromEntries(
-    Object.entries(analysis.checks).map(([check, { verdict, because }]) => [check, { verdict, because }]),
+    Object.entries(analysis.checks).map(([check, { verdict, because, measured, expected }]) => [
+      check,
+      { verdict, because, measured, expected },
+    ]),
   );
   await recordEntries(desk, jobId, [
     {

@@ -18,11 +18,26 @@ const text = (value: unknown): string | undefined => (typeof value === "string" 
 
 interface LogCheck {
   verdict?: string;
+  because?: string;
+  measured?: number;
+  expected?: number;
+}
+
+/** A bend this far below the card's opening is no opening: it was open all along. */
+const NEVER_SHUT_C = 12;
+
+/** How a thermostat failed, by the figures of the log's check and its words. */
+function failureOf({ because = "", measured, expected }: LogCheck): string {
+  if (/hangs open/.test(because)) return "early";
+  if (/did not open/.test(because)) return "never";
+  return measured !== undefined && expected !== undefined && measured < expected - NEVER_SHUT_C
+    ? "early"
+    : "late";
 }
 
 /** What the checks of a warm-up log say to the tests that ask for the same. */
 function resultsOfLog(entry: Entry): { test: string; outcome: string }[] {
-  const checks = (entry.data?.checks ?? {}) as Record<string, LogCheck & { because?: string }>;
+  const checks = (entry.data?.checks ?? {}) as Record<string, LogCheck>;
   const verdictOf = (check: string) => checks[check]?.verdict;
   const results: { test: string; outcome: string }[] = [];
   const started = verdictOf("fanOn");
@@ -37,11 +52,8 @@ function resultsOfLog(entry: Entry): { test: string; outcome: string }[] {
   else if (started === "not-seen") results.push({ test: "warm-up", outcome: "never-there" });
   const opened = verdictOf("thermostat");
   if (opened === "pass") results.push({ test: "thermostat-watch", outcome: "opens" });
-  else if (opened === "fail") {
-    const because = checks.thermostat?.because ?? "";
-    const outcome = /hangs open/.test(because) ? "early" : /did not open/.test(because) ? "never" : "late";
-    results.push({ test: "thermostat-watch", outcome });
-  }
+  else if (opened === "fail")
+    results.push({ test: "thermostat-watch", outcome: failureOf(checks.thermostat ?? {}) });
   if (verdictOf("soak") === "pass") results.push({ test: "live-cold", outcome: "agree" });
   return results;
 }

@@ -1,0 +1,46 @@
+import { describe, expect, it } from "vitest";
+import { book } from "../../ledger/book.fixture.ts";
+import type { WarmUpCar } from "../../thermal/index.ts";
+import { analyseTrace, type TraceSpec } from "../../trace/index.ts";
+import { simulated } from "../../trace/log.fixture.ts";
+import { resultsOf } from "./index.ts";
+
+const CARD: TraceSpec = { thermostatOpensC: 87, fanOnC: [98], fanOffC: [92] };
+const CAR: WarmUpCar = { thermostatOpensC: 87, draught: 0.3, fans: [{ onC: 98, offC: 92, air: 1.3 }] };
+
+/** The outcomes that a booked log of this car would give, judged by the card. */
+function told(car: Partial<WarmUpCar>, minutes = 40) {
+  const { trace } = simulated({ car: { ...CAR, ...car }, ambientC: 20, minutes, seed: 5 });
+  const { checks, peakC } = analyseTrace(trace, CARD);
+  const log = {
+    stage: "prove",
+    kind: "reading",
+    item: "warm-up log",
+    data: { logId: "l", checks, peakC },
+  } as const;
+  return Object.fromEntries(resultsOf(book([log])).map(({ test, outcome }) => [test, outcome]));
+}
+
+describe("what a judged log says to the tests of Find", () => {
+  it("of a sound car: fan as the card, thermostat as the card, sensor agrees cold", () => {
+    expect(told({})).toEqual({ "warm-up": "as-card", "thermostat-watch": "opens", "live-cold": "agree" });
+  });
+
+  it("of a dead fan: past the start, no fan", () => {
+    expect(told({ fans: [{ onC: 98, offC: 92, air: 1.3, dead: true }] })["warm-up"]).toBe("no-fan");
+  });
+
+  it("of a fan that starts ten degrees late: elsewhere", () => {
+    expect(told({ fans: [{ onC: 108, offC: 102, air: 1.3 }] })["warm-up"]).toBe("elsewhere");
+  });
+
+  it("of a log that stopped too soon: never got there", () => {
+    expect(told({}, 17)["warm-up"]).toBe("never-there");
+  });
+
+  it("of thermostats that hang open, stay shut and open at the wrong place", () => {
+    expect(told({ thermostat: "held-open", draught: 0.6 }, 30)["thermostat-watch"]).toBe("early");
+    expect(told({ thermostat: "stuck-shut" }, 20)["thermostat-watch"]).toBe("never");
+    expect(told({ thermostatOpensC: 78 })["thermostat-watch"]).toBe("late");
+  });
+});
