@@ -219,7 +219,7 @@ describe("the plan changes at once", () => {
       {},
       first,
     );
-    await seen(page, "Can't be done here:");
+    await seen(page, "can't be done here: no tool");
     await allSent(page);
     await tap(page, "It can now");
     await page.waitForFunction(

@@ -72,9 +72,11 @@ export function Done({ find, onTest }: { find: Find; onTest: (test: string) => v
       </ul>
       {find.state && find.state.cannot.length > 0 && (
         <ul className="mt-2">
-          {find.state.cannot.map(({ test, entryId }) => (
+          {find.state.cannot.map(({ test, entryId, because }) => (
             <li key={entryId} className="flex flex-wrap items-center gap-x-3 text-ink-2">
-              <span className="flex-1">Can't be done here: {testOf(test).name}</span>
+              <span className="flex-1">
+                {testOf(test).name}: {because}
+              </span>
               <Button
                 weight="quiet"
                 className="px-2"

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import { CAUTIONS, testOf } from "../../../core/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
-import { CANNOT_KEY, keyFor, NOT_SURE_KEY, useOutcomeKeys } from "./outcome-keys.ts";
+import { CANNOT, keyFor, NOT_SURE_KEY, useOutcomeKeys } from "./outcome-keys.ts";
 import type { KnownFind } from "./useFind.ts";
 
 const Key = ({ children }: { children: string }) => (
@@ -9,6 +9,9 @@ const Key = ({ children }: { children: string }) => (
     {children}
   </span>
 );
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+const SMALL = "min-h-12 justify-start px-3 py-1 text-left font-normal";
 
 /** One test as one card: why, how, caution, and what was seen as big buttons. */
 export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: string; isChosen: boolean }) {
@@ -22,7 +25,7 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
       if (outcome && mayBook) report(testId, outcome.id);
     },
     unsure: () => mayBook && unsure(testId),
-    cannot: () => mayBook && cannot(testId),
+    cannot: (reason) => mayBook && cannot(testId, reason),
   });
   useEffect(() => {
     if (isChosen) heading.current?.focus();
@@ -61,22 +64,21 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
             <Key>{keyFor(index)}</Key>
           </Button>
         ))}
-        <Button
-          className="min-h-14 justify-start px-3 text-left font-normal"
-          disabled={!mayBook}
-          onClick={() => unsure(testId)}
-        >
+      </div>
+      <div className="grid grid-cols-2 gap-2">
+        <Button className={SMALL} disabled={!mayBook} onClick={() => unsure(testId)}>
           Not sure
           <Key>{NOT_SURE_KEY}</Key>
         </Button>
-        <Button
-          className="min-h-14 justify-start px-3 text-left font-normal"
-          disabled={!mayBook}
-          onClick={() => cannot(testId)}
-        >
-          Can't do here
-          <Key>{CANNOT_KEY}</Key>
-        </Button>
+        {CANNOT.map(({ key, reason }) => (
+          <Button key={key} className={SMALL} disabled={!mayBook} onClick={() => cannot(testId, reason)}>
+            <span>
+              <span className="sr-only">Can't do here: </span>
+              {capital(reason)}
+            </span>
+            <Key>{key}</Key>
+          </Button>
+        ))}
       </div>
       {action && (
         <details>

@@ -3,7 +3,12 @@ import { useEffect, useRef } from "react";
 /** Under the left hand, in the order of the buttons; clear of the keys that go places. */
 const KEYS: readonly string[] = ["a", "s", "d", "f", "q", "w"];
 export const NOT_SURE_KEY = "z";
-export const CANNOT_KEY = "x";
+/** Why a test can't be done here, with its key. */
+export const CANNOT: readonly { key: string; reason: string }[] = [
+  { key: "x", reason: "no tool" },
+  { key: "c", reason: "no time" },
+  { key: "v", reason: "not on this car" },
+];
 
 export const keyFor = (index: number): string => KEYS[index] ?? "";
 
@@ -14,7 +19,7 @@ const isTyping = (target: EventTarget | null) =>
 interface Doings {
   outcome: (index: number) => void;
   unsure: () => void;
-  cannot: () => void;
+  cannot: (reason: string) => void;
 }
 
 /** Outcome buttons by key, while nobody types and no place was asked for with g just before. */
@@ -34,8 +39,11 @@ export function useOutcomeKeys(outcomes: number, doings: Doings): void {
       const index = KEYS.slice(0, outcomes).indexOf(event.key);
       if (index >= 0) latest.current.outcome(index);
       else if (event.key === NOT_SURE_KEY) latest.current.unsure();
-      else if (event.key === CANNOT_KEY) latest.current.cannot();
-      else return;
+      else {
+        const why = CANNOT.find(({ key }) => key === event.key);
+        if (!why) return;
+        latest.current.cannot(why.reason);
+      }
       event.preventDefault();
     };
     window.addEventListener("keydown", press);

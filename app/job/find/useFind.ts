@@ -47,11 +47,11 @@ export function useFind(history: readonly string[], isAfterWork: boolean) {
     });
   };
   const unsure = (testId: string) => report(testId, UNSURE);
-  const cannot = (testId: string) =>
+  const cannot = (testId: string, reason: string) =>
     book({
       kind: "decision",
       item: testOf(testId).name,
-      text: "can't be done here",
+      text: `can't be done here: ${reason}`,
       data: { cannot: testId },
     });
   const strike = (entryId: string, kind: "test" | "decision") => book({ kind, corrects: entryId });

@@ -40,7 +40,7 @@ export interface FindState {
   /** Results that are evidence: sure ones, of tests that this circuit has. */
   evidence: { test: string; outcome: string }[];
   unsure: Result[];
-  cannot: { test: string; entryId: string }[];
+  cannot: { test: string; entryId: string; because: string }[];
   suspects: Suspect[];
   actions: NextAction[];
   standings: Record<string, Standing>;

@@ -101,10 +101,10 @@ export function resultsOf(entries: readonly Entry[], fanOnC: readonly number[] =
 }
 
 /** Tests that somebody said can't be done here, with the entry that says so. */
-export function cannotOf(entries: readonly Entry[]): { test: string; entryId: string }[] {
+export function cannotOf(entries: readonly Entry[]): { test: string; entryId: string; because: string }[] {
   return standing(entries).flatMap((entry) => {
     const test = text(entry.data?.cannot);
-    return test ? [{ test, entryId: entry.id }] : [];
+    return test ? [{ test, entryId: entry.id, because: entry.text ?? "" }] : [];
   });
 }
 
