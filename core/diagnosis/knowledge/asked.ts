@@ -1,5 +1,6 @@
 import type { Prior } from "../learn-priors.ts";
 import { hypothesisOf } from "./hypotheses.ts";
+import { DEAD_FAN } from "./outcome-words.ts";
 import { TROUBLES, type Trouble, troubleGiven } from "./troubles.ts";
 
 /** What Ask has heard, as far as it moves belief. */
@@ -19,28 +20,12 @@ interface Hint {
   reason: string;
 }
 
-const DEAD = [
-  "fuse",
-  "feed",
-  "ground",
-  "motor",
-  "switch-open",
-  "switch-plug",
-  "relay-coil",
-  "relay-contacts",
-];
-const COMMAND = [
-  "control-wire",
-  "module",
-  "computer",
+const AIR_FLOW = [
+  ...DEAD_FAN,
   "resistor",
   "switch-low-dead",
   "switch-rating",
   "switch-drifted",
-];
-const AIR_FLOW = [
-  ...DEAD,
-  ...COMMAND,
   "fan-backwards",
   "clutch-slips",
   "shroud-missing",
@@ -151,7 +136,7 @@ const CODES: { code: RegExp; hint: Hint }[] = [
     code: /P048[0-5]/i,
     hint: {
       times: 6,
-      faults: [...DEAD, "module", "control-wire", "relay-welded", "computer"],
+      faults: [...DEAD_FAN, "relay-welded"],
       reason: "fan control circuit",
     },
   },

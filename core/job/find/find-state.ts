@@ -21,7 +21,7 @@ import {
 } from "../../diagnosis/knowledge/index.ts";
 import { type Entry, standing } from "../../ledger/index.ts";
 import { askedOf } from "./asked-of.ts";
-import { cannotOf, type Result, resultsOf, UNSURE } from "./results.ts";
+import { cannotOf, isOutcome, type Result, resultsOf, UNSURE } from "./results.ts";
 
 export interface Suspect {
   id: string;
@@ -82,7 +82,8 @@ export function findState(
   const results = resultsOf(entries, fanOnC);
   const whole = modelOf(circuit, { weights });
   const isHere = ({ test }: { test: string }) => whole.tests.some(({ id }) => id === test);
-  const known = results.filter(isHere);
+  // A book outlives the knowledge it was written by: a result that is known no longer stays in it and is no evidence.
+  const known = results.filter((result) => isHere(result) && isOutcome(result.test, result.outcome));
   const unsure = known.filter(({ outcome }) => outcome === UNSURE);
   const evidence = known
     .filter(({ outcome }) => outcome !== UNSURE)

@@ -112,6 +112,14 @@ describe("findState", () => {
     expect(airOf(findState(told, "switch-1", { isAfterWork: true }))).toBeCloseTo(airOf(known), 12);
   });
 
+  it("leaves a result out that the knowledge has no longer, instead of breaking", () => {
+    const state = findState(
+      book([test("fuses", "melted"), test("x-ray", "pass"), test("jumper", "runs")]),
+      "switch-1",
+    );
+    expect(state.evidence).toEqual([{ test: "jumper", outcome: "runs" }]);
+  });
+
   it("shows what the last result changed", () => {
     const state = findState(book([test("jumper", "stands")]), "switch-1");
     const motor = state.suspects.find(({ id }) => id === "motor");
