@@ -31,7 +31,7 @@ describe("the made-up shop", () => {
     for (let n = 1; n <= 17; n++) {
       const { job, entries } = await at((desk) => readJob(desk, jobId(`s${String(n).padStart(2, "0")}`)));
       expect(job.signReason, `job ${n}`).toBeNull();
-      expect(entries.at(-1)?.data).toMatchObject({ signed: true, open: [] });
+      expect(entries.at(-1)?.data).toMatchObject({ fact: "signature", open: [] });
     }
   });
 

@@ -1,3 +1,4 @@
+import { CautionRead, dataOf, FanHeard, Gauge, type Grade, NoParts } from "../core/facts/index.ts";
 import type { WarmUpCar } from "../core/thermal/index.ts";
 import { logText } from "./log-layouts.ts";
 import { type DemoVehicle, type PersonKey, VEHICLES } from "./shop.ts";
@@ -64,7 +65,7 @@ function radiatorJob(
   of: DemoVehicle,
   daysAgo: number,
   by: PersonKey,
-  grade: string,
+  grade: Grade,
   supplier: string,
   seed: number,
 ): Story {
@@ -147,7 +148,7 @@ function nothingWrong(key: string, of: DemoVehicle, daysAgo: number, by: PersonK
       "nothing-wrong",
     )
     .in("plan", 2)
-    .book({ kind: "decision", item: "parts", text: "none needed", data: { noParts: true } })
+    .book({ kind: "decision", item: "parts", text: "none needed", data: dataOf(NoParts, {}) })
     .sign();
 }
 
@@ -176,7 +177,7 @@ function coolantChange(key: string, of: DemoVehicle, daysAgo: number, by: Person
     .ownTest("freeze point by refractometer", "fail", "−18 °C, wanted −37 °C")
     .find("fault", "Coolant too weak and past its years")
     .in("plan", 2)
-    .book({ kind: "decision", item: "parts", text: "none needed", data: { noParts: true } })
+    .book({ kind: "decision", item: "parts", text: "none needed", data: dataOf(NoParts, {}) })
     .in("strip", 8)
     .coolant("drained", litres);
   fillBack(story, litres);
@@ -186,11 +187,11 @@ function coolantChange(key: string, of: DemoVehicle, daysAgo: number, by: Person
 function openFind(): Story {
   return new Story("open-find", vehicle("wayfarer"), 0, "tobin", "lift 2", -3)
     .ask("Hot in the school queue, fan not heard", "hot-standing", ["standing still", "hot weather"])
-    .book({ kind: "reading", item: "gauge", text: "three quarters" })
+    .book({ kind: "reading", item: "gauge", text: "three quarters", data: dataOf(Gauge, {}) })
     .book({
       kind: "caution",
       text: "Fan may start at any moment, key off too: unplug it before hands go in.",
-      data: { acknowledged: true },
+      data: dataOf(CautionRead, {}),
     })
     .test("level", "line")
     .test("fuses", "sound", "on all three")
@@ -198,7 +199,13 @@ function openFind(): Story {
     .in("find", 3)
     .move("connector", "plug", "switch", 1, "out", "left tank")
     .move("tool", "fused jumper", "", 1, "out")
-    .book({ kind: "reading", item: "coolant sensor", value: 101, unit: "°C", data: { fan: "none" } });
+    .book({
+      kind: "reading",
+      item: "coolant sensor",
+      value: 101,
+      unit: "°C",
+      data: dataOf(FanHeard, { fan: "none" }),
+    });
 }
 
 function openBuild(): Story {

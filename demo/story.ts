@@ -1,5 +1,22 @@
 import { v5 as uuid } from "uuid";
 import { TROUBLES, type Trouble, testOf } from "../core/diagnosis/knowledge/index.ts";
+import {
+  CheckedPart,
+  ChosenPart,
+  Complaint,
+  CoolantLevel,
+  Distance,
+  dataOf,
+  Finding,
+  type Grade,
+  Happens,
+  OwnTest,
+  Strength,
+  TestOutcome,
+  Trouble as TroubleFact,
+  Waiting,
+  type WaitKind,
+} from "../core/facts/index.ts";
 import type { EntryDraft, Stage } from "../core/ledger/index.ts";
 import type { NewEntry } from "../server/jobs/record-entries.ts";
 import type { DemoVehicle, PersonKey } from "./shop.ts";
@@ -59,19 +76,24 @@ export class Story {
     const km = Math.round(this.vehicle.distanceKm - (this.daysAgo / 365) * this.vehicle.kmPerYear);
     const levels = { line: "at the line, cold", min: "at the minimum, cold", low: "below the minimum, cold" };
     this.in("ask")
-      .book({ kind: "note", item: "complaint", text: complaint })
-      .book({ kind: "reading", item: "distance", value: km, unit: "km" });
+      .book({ kind: "note", item: "complaint", text: complaint, data: dataOf(Complaint, {}) })
+      .book({ kind: "reading", item: "distance", value: km, unit: "km", data: dataOf(Distance, {}) });
     if (trouble) {
       const text = TROUBLES[trouble];
-      this.book({ kind: "reading", item: "trouble", text, data: { chips: [text] } });
+      this.book({ kind: "reading", item: "trouble", text, data: dataOf(TroubleFact, { chips: [text] }) });
     }
     if (happens.length > 0)
-      this.book({ kind: "reading", item: "happens", text: happens.join(", "), data: { chips: happens } });
+      this.book({
+        kind: "reading",
+        item: "happens",
+        text: happens.join(", "),
+        data: dataOf(Happens, { chips: happens }),
+      });
     return this.book({
       kind: "reading",
       item: "coolant level",
       text: levels[level],
-      data: { level, coldCheck: true },
+      data: dataOf(CoolantLevel, { level, heat: "cold" }),
     });
   }
 
@@ -84,21 +106,21 @@ export class Story {
       kind: "test",
       item: test.name,
       text: seen ? `${outcome.name}: ${seen}` : outcome.name,
-      data: { test: id, outcome: outcomeId, verdict: outcome.verdict },
+      data: dataOf(TestOutcome, { test: id, outcome: outcomeId, verdict: outcome.verdict }),
     });
   }
 
   /** A test that only the person knows. */
   ownTest(item: string, verdict: "pass" | "fail" | "not-seen", text: string): this {
-    return this.in("find", 4).book({ kind: "test", item, text, data: { verdict } });
+    return this.in("find", 4).book({ kind: "test", item, text, data: dataOf(OwnTest, { verdict }) });
   }
 
   find(finding: "fault" | "nothing-wrong", text: string, hypothesis?: string): this {
-    const data = { finding, ...(hypothesis ? { hypothesis } : {}) };
+    const data = dataOf(Finding, { finding, ...(hypothesis ? { hypothesis } : {}) });
     return this.in("find", 2).book({ kind: "decision", item: "finding", text, data });
   }
 
-  part(item: string, grade: string, supplier: string, place?: string, isChecked = true): this {
+  part(item: string, grade: Grade, supplier: string, place?: string, isChecked = true): this {
     const key = `${item} ${place ?? ""}`;
     const where = place ? { place } : {};
     this.in("plan", 2).book(
@@ -107,7 +129,7 @@ export class Story {
         item,
         ...where,
         text: `${grade}, ${supplier}`,
-        data: { chosenPart: true, grade, supplier },
+        data: dataOf(ChosenPart, { grade, supplier }),
       },
       key,
     );
@@ -117,7 +139,7 @@ export class Story {
         item,
         ...where,
         text: "here, out of the box, undamaged",
-        data: { checkedPart: demoId(`${this.key}:${key}`) },
+        data: dataOf(CheckedPart, { part: demoId(`${this.key}:${key}`) }),
       });
     return this;
   }
@@ -148,7 +170,7 @@ export class Story {
       item,
       unit: "L",
       [direction]: litres,
-      ...(fraction ? { data: { fraction } } : {}),
+      ...(fraction ? { data: dataOf(Strength, { fraction }) } : {}),
     });
   }
 
@@ -157,7 +179,7 @@ export class Story {
       kind: "reading",
       item: "coolant level",
       text: "at the line, cold",
-      data: { level: "line", coldCheck: true },
+      data: dataOf(CoolantLevel, { level: "line", heat: "cold" }),
     });
   }
 
@@ -167,9 +189,14 @@ export class Story {
     return this;
   }
 
-  waits(waitsFor: string, text: string, untilMinutes?: number): this {
+  waits(waitsFor: WaitKind, text: string, untilMinutes?: number): this {
     const until = untilMinutes === undefined ? {} : { until: `+${untilMinutes}` };
-    return this.book({ kind: "decision", item: "waits", text, data: { waitsFor, ...until } });
+    return this.book({
+      kind: "decision",
+      item: "waits",
+      text,
+      data: dataOf(Waiting, { waitsFor, ...until }),
+    });
   }
 
   sign(reason = ""): this {

@@ -114,20 +114,54 @@ describe("one job from complaint to signed", () => {
     await page.locator("[data-entry-line]").fill("");
   });
 
-  it("builds in reverse, offering only what is free", async () => {
+  it("builds in reverse by advice, and takes whatever is out", async () => {
     await page.locator("h2").click();
     await page.keyboard.press("Escape");
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await page.keyboard.press("5");
     await stage("build");
-    await seen(page, "Then, in this order");
-    expect(await page.$("::-p-aria(switch plug: is back)")).toBeNull();
+    await seen(page, "Last off, first on");
+    const offered = await page.$$eval("main li button:last-child", (buttons) =>
+      buttons.map((button) => button.getAttribute("aria-label")),
+    );
+    expect(offered.slice(0, 2)).toEqual(["2 × M6×20, bag 2: all 2 back", "thermal switch: is back"]);
     await tap(page, "2 × M6×20, bag 2: all 2 back");
-    await tap(page, "thermal switch: is back");
     await tap(page, "switch plug: is back");
+    await tap(page, "thermal switch: is back");
     await tap(page, "8 × clip, undertray: all 8 back");
     await tap(page, "magnet: is back");
     await seen(page, "all that came off is back");
+    await allSent(page);
+  });
+
+  it("takes a slip back in one tap, and a tick that was struck can be ticked again", async () => {
+    await bookLine(page, "out lower hose");
+    await tap(page, "Undo");
+    await seen(page, "struck out");
+    await seen(page, "all that came off is back");
+    await allSent(page);
+    await bookLine(page, "out upper hose");
+    await tap(page, "upper hose: is back");
+    await seen(page, "all that came off is back");
+    await allSent(page);
+    await tap(page, "Undo");
+    await tap(page, "upper hose: is back");
+    await seen(page, "all that came off is back");
+    await allSent(page);
+    expect(await openBalance(page)).toContain("not accounted for");
+  });
+
+  it("opens any line to strike it or to bring it back", async () => {
+    await bookLine(page, "note not meant");
+    const line = (await page.$$("aside [data-line] td:first-child button")).at(-1);
+    await line?.click();
+    await tap(page, "Strike it out");
+    await seen(page, "struck out.");
+    await allSent(page);
+    const strike = (await page.$$("aside [data-line] td:first-child button")).at(-1);
+    await strike?.click();
+    await page.locator("::-p-text(Bring line)").click();
+    await seen(page, "is back: line");
     await allSent(page);
   });
 

@@ -1,13 +1,18 @@
-import { openItems } from "../../core/ledger/index.ts";
+import { CoolantLevel, dataOf } from "../../core/facts/index.ts";
+import { LEVEL_WORDS, openItems } from "../../core/ledger/index.ts";
 import { Button } from "../ui/Button.tsx";
 import { useJob } from "./context.ts";
 
-const MARKS = { "Cold, at the line": "line", "Cold, below it": "min" } as const;
+const MARKS = [
+  { label: "Cold, at the line", level: "line" },
+  { label: "Cold, at the minimum", level: "min" },
+  { label: "Cold, below the minimum", level: "low" },
+] as const;
 
 /** The last look after any pour: cold, cap off, level at the line. */
 export function ColdCheck() {
   const { entries, book, mayBook } = useJob();
-  const isDue = openItems(entries).some((item) => item.stage === "prove");
+  const isDue = openItems(entries).some(({ about }) => about === "cold-check" || about === "level");
   if (!isDue) return null;
   return (
     <section
@@ -20,7 +25,7 @@ export function ColdCheck() {
         </h3>
         <p className="text-ink-2">After every pour: let it go cold, open the cap, look.</p>
       </div>
-      {Object.entries(MARKS).map(([label, level]) => (
+      {MARKS.map(({ label, level }) => (
         <Button
           key={level}
           disabled={!mayBook}
@@ -29,8 +34,8 @@ export function ColdCheck() {
               kind: "reading",
               stage: "prove",
               item: "coolant level",
-              text: level === "line" ? "at the line, cold" : "at the minimum, cold",
-              data: { level, coldCheck: level === "line" },
+              text: `${LEVEL_WORDS[level]}, cold`,
+              data: dataOf(CoolantLevel, { level, heat: "cold" }),
             })
           }
         >

@@ -2,7 +2,8 @@ import { Lock } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link } from "react-router";
-import { WAITS, type WaitKind, waitOf } from "../../core/job/index.ts";
+import { dataOf, WAITS, Waiting, type WaitKind } from "../../core/facts/index.ts";
+import { waitOf } from "../../core/job/index.ts";
 import { format } from "../../core/units/index.ts";
 import { Button } from "../ui/Button.tsx";
 import { ChipsOne } from "../ui/Chips.tsx";
@@ -34,7 +35,7 @@ function Waits({ context }: { context: JobContext }) {
     if (!waitsFor || isWrong) return;
     const text = words.trim() || (waitsFor === "hands" ? "somebody to go on" : WAIT_NAMES[waitsFor]);
     const ends = minutes === "" ? {} : { until: new Date(Date.now() + figure * 60_000).toISOString() };
-    book({ kind: "decision", item: "waits", text, data: { waitsFor, ...ends } });
+    book({ kind: "decision", item: "waits", text, data: dataOf(Waiting, { waitsFor, ...ends }) });
     setWords("");
     setMinutes("");
     setOpen(false);

@@ -1,6 +1,9 @@
 import type { ReactNode } from "react";
+import { CautionRead, dataOf, factsOf } from "../../core/facts/index.ts";
+import { inShownTemperatures } from "../../core/units/index.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { useJob } from "./context.ts";
+import { sayTick } from "./tick-id.ts";
 
 interface Next {
   label: string;
@@ -24,7 +27,7 @@ export function Work({
   next?: Next;
   aside?: ReactNode;
 }) {
-  const { page } = useJob();
+  const { page, notice } = useJob();
   return (
     <>
       <section
@@ -37,6 +40,9 @@ export function Work({
         <div className="flex flex-col gap-5">{children}</div>
       </section>
       <div className="flex flex-wrap items-center justify-end gap-3 border-rule border-t px-5 py-2 max-book:pb-32 lg:px-7">
+        <p role="status" className="mr-auto font-bold">
+          {notice}
+        </p>
         {aside}
         {next &&
           (next.to ? (
@@ -55,21 +61,30 @@ export function Work({
 
 /** Hazards, shown where they are, one after another; tapping books that it was read. */
 export function Cautions({ texts }: { texts: readonly string[] }) {
-  const { entries, book, mayBook } = useJob();
-  const read = new Set(entries.filter((entry) => entry.kind === "caution").map((entry) => entry.text));
+  const { page, entries, system, book, mayBook } = useJob();
+  const read = new Set(factsOf(entries, CautionRead).map(({ entry }) => entry.text));
   const unread = texts.filter((text) => !read.has(text));
   const [first] = unread;
   if (!first) return null;
   return (
     <div role="note" className="flex items-center gap-4 border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-4">
       <p className="flex-1 font-bold leading-snug">
-        {first}
+        {inShownTemperatures(first, system)}
         {unread.length > 1 && <span className="font-normal"> One more after this.</span>}
       </p>
       {mayBook && (
         <Button
           className="shrink-0 px-4"
-          onClick={() => book({ kind: "caution", text: first, data: { acknowledged: true } })}
+          onClick={() =>
+            book({ kind: "caution", text: first, data: dataOf(CautionRead, {}) }, [
+              sayTick(
+                page.job.id,
+                entries,
+                `caution:${first}`,
+                ({ kind, text }) => kind === "caution" && text === first,
+              ),
+            ])
+          }
         >
           Read it
         </Button>

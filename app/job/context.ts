@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useOutletContext } from "react-router";
 import { v4 as newId } from "uuid";
 import type { Entry, EntryDraft, Stage } from "../../core/ledger/index.ts";
@@ -18,10 +18,22 @@ export interface JobContext {
   timeZone: string;
   /** False for the front desk, and for a signed job but for corrections. */
   mayBook: boolean;
-  book: (drafts: EntryDraft | EntryDraft[], ids?: string[]) => void;
+  /** A signed job still takes corrections. */
+  mayCorrect: boolean;
+  /**
+   * Adds to the book; `ids` where the entries' ids are told by what they tick. False where it was not taken, which
+   * `notice` then says.
+   */
+  book: (drafts: EntryDraft | EntryDraft[], ids?: string[]) => boolean;
+  /** Why the last tap was not taken; nothing where it was. */
+  notice: string;
 }
 
 const SAME_TAP_MS = 600;
+const NOTICE_MS = 5000;
+
+/** Counted things count every tap: two taps into a bag are two. */
+const isCounted = ({ kind, account }: EntryDraft) => kind === "movement" && account !== "coolant";
 
 /** What every stage works with: the book as this browser knows it, and the one way to add to it. */
 export function useJobBook(page: JobPage, stage: Stage): JobContext {
@@ -35,14 +47,30 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
   useEffect(() => outbox.settle(new Set(page.entries.map((entry) => entry.id))), [outbox, page.entries]);
   const waiting = useMemo(() => new Set(unsent.map(({ entry }) => entry.id)), [unsent]);
   const lastTap = useRef({ what: "", at: 0 });
+  const [notice, setNotice] = useState("");
+  useEffect(() => {
+    if (!notice) return;
+    const timer = setTimeout(() => setNotice(""), NOTICE_MS);
+    return () => clearTimeout(timer);
+  }, [notice]);
+  const known = useRef(new Set<string>());
+  known.current = new Set(entries.map(({ id }) => id));
   const book = useCallback(
     (drafts: EntryDraft | EntryDraft[], ids: string[] = []) => {
       const list = Array.isArray(drafts) ? drafts : [drafts];
       const now = Date.now();
       const what = JSON.stringify(list);
-      // A double tap is one tap: nobody books the very same thing twice within half a second.
-      if (what === lastTap.current.what && now - lastTap.current.at < SAME_TAP_MS) return;
+      const isTickedAlready = ids.length > 0 && ids.every((id) => known.current.has(id));
+      const isSameTap = what === lastTap.current.what && now - lastTap.current.at < SAME_TAP_MS;
+      if (isTickedAlready || (isSameTap && !list.every(isCounted))) {
+        setNotice(
+          isTickedAlready ? "That is ticked already: booked once." : "The same tap twice: booked once.",
+        );
+        return false;
+      }
+      for (const id of ids) known.current.add(id);
       lastTap.current = { what, at: now };
+      setNotice("");
       const at = new Date(now).toISOString();
       const outgoing = list.map(
         (draft, index): OutgoingEntry => ({
@@ -53,11 +81,22 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
         }),
       );
       void outbox.add(page.job.id, outgoing, now);
+      return true;
     },
     [outbox, page.job.id, stage],
   );
   const mayBook = role !== "desk" && !page.job.signedAt;
-  return { page, entries, waiting, system: units, timeZone, mayBook, book };
+  return {
+    page,
+    entries,
+    waiting,
+    system: units,
+    timeZone,
+    mayBook,
+    mayCorrect: role !== "desk",
+    book,
+    notice,
+  };
 }
 
 export const useJob = (): JobContext => useOutletContext<JobContext>();

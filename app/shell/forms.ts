@@ -1,6 +1,7 @@
 import "reflect-metadata";
 import { type ClassConstructor, plainToInstance } from "class-transformer";
-import { type ValidationError, validateSync } from "class-validator";
+import { getMetadataStorage, type ValidationError, validateSync } from "class-validator";
+import { unwritable } from "../../core/facts/index.ts";
 
 export type Checked<Form> =
   | { value: Form; fields?: undefined }
@@ -23,6 +24,18 @@ const plain = (input: unknown) =>
     ? Object.fromEntries([...input].filter(([, value]) => typeof value === "string"))
     : input;
 
+const namesByForm = new WeakMap<object, ReadonlySet<string>>();
+
+/** The fields that a form class checks; nothing else reaches the transformer, whose time grows with what it is given. */
+function namesOf(form: ClassConstructor<object>): ReadonlySet<string> {
+  const known = namesByForm.get(form);
+  if (known) return known;
+  const checks = getMetadataStorage().getTargetValidationMetadatas(form, "", false, false);
+  const names = new Set(checks.map(({ propertyName }) => propertyName));
+  namesByForm.set(form, names);
+  return names;
+}
+
 /**
  * Puts what was sent through its form class, on either side: unknown fields are refused, every field says what would be
  * right. Answers with the clean value or with a message a field.
@@ -31,6 +44,11 @@ export function checkForm<Form extends object>(form: ClassConstructor<Form>, inp
   const given = plain(input);
   if (!given || typeof given !== "object" || Array.isArray(given))
     return { fields: { form: "Nothing readable was sent." } };
+  const names = namesOf(form);
+  const strange = Object.keys(given).find((name) => !names.has(name));
+  if (strange !== undefined) return { fields: { [strange.slice(0, 40)]: "There is no such field." } };
+  const letters = unwritable(given);
+  if (letters) return { fields: { form: letters } };
   const value = plainToInstance(form, given, { exposeUnsetFields: false });
   const fields: Record<string, string> = {};
   collect(

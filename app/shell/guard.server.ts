@@ -26,7 +26,10 @@ function fault(error: unknown, request: Request): never {
   const reference = randomUUID().slice(0, 8);
   log.error({ reference, method: request.method, path: new URL(request.url).pathname, err: error }, "fault");
   throw data(
-    { message: `A fault of ours, not yours. It is noted under ${reference}; nothing was half booked.` },
+    {
+      message: `A fault of ours, not yours. It is noted under ${reference}; nothing was half booked.`,
+      reference,
+    },
     { status: 500 },
   );
 }
@@ -50,7 +53,7 @@ function askToSignIn(request: Request, url: URL): never {
   const wantsPage = request.method === "GET" && !url.pathname.includes(".");
   if (wantsPage)
     throw redirect(`/sign-in?to=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search)}`);
-  throw data({ message: "You are not signed in." }, { status: 401 });
+  throw data({ message: "You are not signed in.", isSignedOut: true }, { status: 401 });
 }
 
 /**

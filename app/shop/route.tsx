@@ -9,6 +9,7 @@ import { changeUnits, readShop } from "../../server/shops/read-shop.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded, type Refused } from "../shell/guard.server.ts";
 import { useMember } from "../shell/member.ts";
+import { readForm } from "../shell/read-body.server.ts";
 import { Button } from "../ui/Button.tsx";
 import { dateOf } from "../ui/dates.ts";
 import { Choice, TextField } from "../ui/Field.tsx";
@@ -32,7 +33,7 @@ function clean<Value extends object>(form: new () => Value, input: FormData): Va
 }
 
 export const action = guarded("lead", async ({ request, url, desk }) => {
-  const input = await request.formData();
+  const input = await readForm(request);
   const what = input.get("what");
   input.delete("what");
   if (what === "units") {

@@ -11,6 +11,7 @@ import { deviceCookie, readCookie, sessionCookie } from "../shell/cookies.server
 import { database } from "../shell/database.server.ts";
 import { checkForm } from "../shell/forms.ts";
 import { openToAll, type Refused } from "../shell/guard.server.ts";
+import { readForm } from "../shell/read-body.server.ts";
 import { Button } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { PasswordForm, PinForm } from "./sign-in.form.ts";
@@ -34,7 +35,7 @@ export const loader = openToAll(async ({ request, url }) => {
 });
 
 async function credentialsOf(request: Request) {
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.has("pin")) {
     const token = await readCookie(deviceCookie, request);
     if (!(await findTiles(database(), token)))

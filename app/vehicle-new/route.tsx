@@ -9,6 +9,7 @@ import { addVehicle } from "../../server/vehicles/add-vehicle.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded, type Refused } from "../shell/guard.server.ts";
 import { useMember } from "../shell/member.ts";
+import { readForm } from "../shell/read-body.server.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { CIRCUITS } from "../vehicle/CoolingCard.tsx";
@@ -21,7 +22,7 @@ export const loader = guarded("desk", async () => ({ id: randomUUID() }));
 const present = (...figures: (number | undefined)[]) => figures.filter((figure) => figure !== undefined);
 
 export const action = guarded("desk", async ({ request, desk }) => {
-  const checked = checkForm(VehicleForm, await request.formData());
+  const checked = checkForm(VehicleForm, await readForm(request));
   const fields = checked.fields ?? cardTrouble(checked.value);
   if (!checked.value || Object.keys(fields).length > 0) throw new Refusal({ message: "", fields });
   const form = checked.value;

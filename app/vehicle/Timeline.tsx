@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import type { Finding, PartLife } from "../../core/job/index.ts";
+import type { Found, PartLife } from "../../core/job/index.ts";
 import { thing } from "../../core/ledger/index.ts";
 import { useMember } from "../shell/member.ts";
 import { dateOf } from "../ui/dates.ts";
@@ -11,7 +11,7 @@ export interface TimelineJob {
   signedAt: string | null;
   signedBy: string | null;
   complaint: string | null;
-  finding: Finding | null;
+  finding: Found | null;
   parts: PartLife[];
   entries: number;
 }

@@ -7,6 +7,7 @@ import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded, type Refused } from "../shell/guard.server.ts";
 import { useMember } from "../shell/member.ts";
+import { readForm } from "../shell/read-body.server.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { Figure } from "../ui/Figure.tsx";
@@ -28,7 +29,7 @@ export const loader = guarded("desk", async ({ params, desk }) => {
 });
 
 export const action = guarded("desk", async ({ request, params, desk }) => {
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.get("assignedTo") === "") form.delete("assignedTo");
   const checked = checkForm(OpenJobForm, form);
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });

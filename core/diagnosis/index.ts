@@ -1,5 +1,5 @@
 export { type Conflict, conflict } from "./conflict.ts";
-export { learnPriors, type Prior } from "./learn-priors.ts";
+export { countsOf, type History, learnPriors, type Prior } from "./learn-priors.ts";
 export {
   checkModel,
   type Evidence,

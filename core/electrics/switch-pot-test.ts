@@ -16,6 +16,8 @@ export interface PotStage extends Judgement {
   stage: number;
   closesC?: number;
   opensC?: number;
+  /** True where it was closed all along, well below where it should have opened. */
+  staysClosed?: true;
 }
 
 export interface PotTest {
@@ -54,6 +56,7 @@ function judgeStage(readings: readonly PotReading[], { onC, offC }: StageStamp, 
       ? {
           ...found,
           verdict: "fail",
+          staysClosed: true,
           because: `Stage ${stage} was closed from ${coldest} to ${hottest} °C: it stays closed.`,
         }
       : {
@@ -92,7 +95,7 @@ function outcomeOf(stages: readonly PotStage[]): PotTest["outcome"] {
   const dead = failed.filter(({ closesC, opensC }) => closesC === undefined && opensC === undefined);
   if (dead.length === 0) return "off";
   if (dead.length < stages.length) return "one-stage";
-  return dead.every(({ because }) => because.includes("stays closed")) ? "stays" : "never";
+  return dead.every(({ staysClosed }) => staysClosed) ? "stays" : "never";
 }
 
 /**

@@ -1,6 +1,7 @@
-import { type Entry, standing } from "../ledger/index.ts";
+import { Complaint, Finding, lastFact } from "../facts/index.ts";
+import type { Entry } from "../ledger/index.ts";
 
-export interface Finding {
+export interface Found {
   /** "nothing-wrong" is a finding like any other. */
   kind: "fault" | "nothing-wrong";
   words: string;
@@ -8,18 +9,11 @@ export interface Finding {
 }
 
 /** What the job found to be the trouble: the last that was said. */
-export function findingOf(entries: readonly Entry[]): Finding | undefined {
-  const last = standing(entries).findLast(
-    (entry) => entry.data?.finding === "fault" || entry.data?.finding === "nothing-wrong",
-  );
-  if (!last) return undefined;
-  return {
-    kind: last.data?.finding === "fault" ? "fault" : "nothing-wrong",
-    words: last.text ?? "",
-    entryId: last.id,
-  };
+export function findingOf(entries: readonly Entry[]): Found | undefined {
+  const last = lastFact(entries, Finding);
+  return last && { kind: last.fact.finding, words: last.entry.text ?? "", entryId: last.entry.id };
 }
 
 /** The complaint in the owner's words, or nothing yet. */
 export const complaintOf = (entries: readonly Entry[]): string | undefined =>
-  standing(entries).findLast((entry) => entry.item === "complaint")?.text;
+  lastFact(entries, Complaint)?.entry.text;

@@ -1,4 +1,5 @@
-export { complaintOf, type Finding, findingOf } from "./finding.ts";
-export { type ChosenPart, chosenParts, GRADES, type PartLife, partLives } from "./parts.ts";
+export { GRADES, WAITS, type WaitKind } from "../facts/index.ts";
+export { complaintOf, type Found, findingOf } from "./finding.ts";
+export { type ChosenPartLine, chosenParts, type PartLife, partLives } from "./parts.ts";
 export { type StageState, stageStates } from "./stage-states.ts";
-export { WAITS, type Wait, type WaitKind, waitOf } from "./waits.ts";
+export { type Wait, waitOf } from "./waits.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { back, bolts, book, coolant } from "../ledger/book.fixture.ts";
+import { back, bolts, book, coolant } from "../book/book.fixture.ts";
 import type { Entry } from "../ledger/index.ts";
 import { chosenParts, complaintOf, findingOf, partLives, stageStates, waitOf } from "./index.ts";
 

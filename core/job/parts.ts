@@ -1,37 +1,32 @@
+import { CheckedPart, ChosenPart, factsOf } from "../facts/index.ts";
 import { type Entry, standing, thing } from "../ledger/index.ts";
 
-export interface ChosenPart {
+export interface ChosenPartLine {
   entryId: string;
   words: string;
   item: string;
   place: string;
   grade: string;
   supplier: string;
-  /** Who said it is here, out of its box and undamaged, and when. */
-  checked?: { by: string; at: string };
+  /** Who said it is here, out of its box and undamaged, and when; the line that says so. */
+  checked?: { by: string; at: string; entryId: string };
 }
 
-export const GRADES = ["maker's", "pattern", "all-metal", "used"] as const;
-
-const text = (value: unknown) => (typeof value === "string" ? value : "");
-
 /** The parts chosen for a job, with whether each was looked at out of its box. */
-export function chosenParts(entries: readonly Entry[]): ChosenPart[] {
-  const counting = standing(entries);
-  return counting
-    .filter((entry) => entry.data?.chosenPart)
-    .map((entry) => {
-      const check = counting.find((each) => each.data?.checkedPart === entry.id);
-      return {
-        entryId: entry.id,
-        words: thing({ ...entry, account: "part" }),
-        item: entry.item ?? "",
-        place: entry.place ?? "",
-        grade: text(entry.data?.grade),
-        supplier: text(entry.data?.supplier),
-        checked: check && { by: check.by, at: check.at },
-      };
-    });
+export function chosenParts(entries: readonly Entry[]): ChosenPartLine[] {
+  const checks = factsOf(entries, CheckedPart);
+  return factsOf(entries, ChosenPart).map(({ fact: { grade, supplier }, entry }) => {
+    const check = checks.find(({ fact }) => fact.part === entry.id)?.entry;
+    return {
+      entryId: entry.id,
+      words: thing({ ...entry, account: "part" }),
+      item: entry.item ?? "",
+      place: entry.place ?? "",
+      grade,
+      supplier,
+      checked: check && { by: check.by, at: check.at, entryId: check.id },
+    };
+  });
 }
 
 export interface PartLife {

@@ -1,3 +1,13 @@
+import {
+  CheckedPart,
+  Complaint,
+  Distance,
+  type FactClass,
+  Finding,
+  factsOf,
+  NoParts,
+  WarmUpLog,
+} from "../facts/index.ts";
 import { type Entry, openItems, STAGES, type Stage, standing } from "../ledger/index.ts";
 
 export interface StageState {
@@ -7,19 +17,26 @@ export interface StageState {
   openCount: number;
 }
 
-const answered = (entries: readonly Entry[], item: string) => entries.some((entry) => entry.item === item);
+const says = (entries: readonly Entry[], fact: FactClass) => factsOf(entries, fact).length > 0;
+
+const moves = (entries: readonly Entry[], direction: "out" | "in", isCoolant: boolean, stage?: Stage) =>
+  standing(entries).some(
+    (entry) =>
+      entry.kind === "movement" &&
+      (entry.account === "coolant") === isCoolant &&
+      (!stage || entry.stage === stage) &&
+      (entry[direction] ?? 0) > 0,
+  );
 
 /** What has to be in the book for a stage to count as done. Sign is done only by signing. */
 const IS_DONE: Record<Stage, (entries: readonly Entry[]) => boolean> = {
-  ask: (entries) => answered(entries, "complaint") && answered(entries, "distance"),
-  find: (entries) => entries.some((entry) => entry.data?.finding),
-  plan: (entries) => entries.some((entry) => entry.data?.checkedPart || entry.data?.noParts),
-  strip: (entries) =>
-    entries.some((entry) => entry.stage === "strip" && entry.account !== "coolant" && (entry.out ?? 0) > 0),
-  build: (entries) =>
-    entries.some((entry) => entry.kind === "movement" && entry.account !== "coolant" && (entry.in ?? 0) > 0),
-  fill: (entries) => entries.some((entry) => entry.account === "coolant" && (entry.in ?? 0) > 0),
-  prove: (entries) => entries.some((entry) => entry.data?.logId),
+  ask: (entries) => says(entries, Complaint) && says(entries, Distance),
+  find: (entries) => says(entries, Finding),
+  plan: (entries) => says(entries, CheckedPart) || says(entries, NoParts),
+  strip: (entries) => moves(entries, "out", false, "strip"),
+  build: (entries) => moves(entries, "in", false),
+  fill: (entries) => moves(entries, "in", true),
+  prove: (entries) => says(entries, WarmUpLog),
   sign: () => false,
 };
 
@@ -32,7 +49,7 @@ export function stageStates(entries: readonly Entry[], isSigned: boolean): Stage
     const touched = counting.some((entry) => entry.stage === stage);
     if (stage === "sign")
       return { stage, openCount, state: isSigned ? "done" : touched ? "under-way" : "untouched" };
-    const done = IS_DONE[stage](counting);
+    const done = IS_DONE[stage](entries);
     if (openCount > 0 && !(stage === "build" && !done)) return { stage, openCount, state: "open" };
     return { stage, openCount, state: done ? "done" : touched || openCount > 0 ? "under-way" : "untouched" };
   });

@@ -1,7 +1,5 @@
-import { type Entry, standing } from "../ledger/index.ts";
-
-export const WAITS = ["hands", "heat", "parts", "night", "owner"] as const;
-export type WaitKind = (typeof WAITS)[number];
+import { lastFact, Waiting, type WaitKind } from "../facts/index.ts";
+import type { Entry } from "../ledger/index.ts";
 
 export interface Wait {
   waitsFor: WaitKind;
@@ -13,12 +11,10 @@ export interface Wait {
   until?: string;
 }
 
-const isWait = (value: unknown): value is WaitKind => WAITS.includes(value as WaitKind);
-
 /** What the job waits for now: the last that was said; hands where nothing was. */
 export function waitOf(entries: readonly Entry[], openedAt: string): Wait {
-  const last = standing(entries).findLast((entry) => isWait(entry.data?.waitsFor));
-  if (!last || !isWait(last.data?.waitsFor)) return { waitsFor: "hands", words: "", since: openedAt };
-  const until = typeof last.data.until === "string" ? last.data.until : undefined;
-  return { waitsFor: last.data.waitsFor, words: last.text ?? "", since: last.at, until };
+  const last = lastFact(entries, Waiting);
+  if (!last) return { waitsFor: "hands", words: "", since: openedAt };
+  const { waitsFor, until } = last.fact;
+  return { waitsFor, words: last.entry.text ?? "", since: last.entry.at, until };
 }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { back, bolts, book, coolant } from "./book.fixture.ts";
-import { balance, buildList, coolantBalance, type Entry, mayClose, openItems, standing } from "./index.ts";
+import { back, bolts, book, coolant } from "../book/book.fixture.ts";
+import { balance, buildList, coolantBalance, type Entry, mayClose, openItems, stillOut } from "./index.ts";
 
 describe("balance", () => {
   it("keeps out and in per account, place and item", () => {
@@ -84,6 +84,41 @@ describe("openItems", () => {
     expect(mayClose(again).because).toEqual(["level and cap not yet checked cold"]);
   });
 
+  const level = (mark: string, heat?: "cold" | "hot"): Partial<Entry> => ({
+    kind: "reading",
+    item: "coolant level",
+    data: { fact: "coolant-level", v: 1, level: mark, ...(heat ? { heat } : {}) },
+  });
+  const filled = [coolant("drained", 4), coolant("poured", 4)];
+
+  it.each(["line", "max"])("takes a cold level at the %s for the cold check", (mark) => {
+    expect(mayClose(book([...filled, level(mark, "cold")])).closes).toBe(true);
+  });
+
+  it.each([
+    ["min", "at the minimum"],
+    ["low", "below the minimum"],
+    ["empty", "none is to be seen"],
+  ])("keeps a cold level of %s open in its words", (mark, words) => {
+    const { closes, because } = mayClose(book([...filled, level(mark, "cold")]));
+    expect(closes).toBe(false);
+    expect(because).toEqual([expect.stringContaining(words)]);
+    expect(mayClose(book([...filled, level(mark, "cold"), level("line", "cold")])).closes).toBe(true);
+    expect(mayClose(book([level(mark)])).closes).toBe(false);
+  });
+
+  it("takes no hot look for the cold check", () => {
+    const due = ["level and cap not yet checked cold"];
+    expect(mayClose(book([...filled, level("line", "hot")])).because).toEqual(due);
+    expect(mayClose(book([...filled, level("line")])).because).toEqual(due);
+    expect(mayClose(book([...filled, level("line", "cold"), level("min", "hot")])).closes).toBe(true);
+  });
+
+  it("does not ask again because a pour was corrected after the check", () => {
+    const corrected = { ...coolant("poured", 3.9), corrects: "e2" };
+    expect(mayClose(book([...filled, level("line", "cold"), corrected])).closes).toBe(true);
+  });
+
   it("wants every chosen part looked at out of its box", () => {
     const chosen: Partial<Entry> = {
       kind: "decision",
@@ -156,21 +191,52 @@ describe("coolantBalance", () => {
 });
 
 describe("buildList", () => {
-  it("offers what left last first, and names what holds the rest up", () => {
+  const hose: Partial<Entry> = { account: "hose", item: "hose", place: "upper", out: 1 };
+  const fan = (more: Partial<Entry>): Partial<Entry> => ({ account: "part", item: "left fan", ...more });
+
+  it("offers what left last first, and holds nothing back that isn't known to be held", () => {
     const groups = buildList(
-      book([
-        bolts(6, "undertray", "clip"),
-        { account: "hose", item: "hose", place: "upper", out: 1 },
-        bolts(2, "bag 1"),
-        bolts(1, "bag 1", "washer"),
-      ]),
+      book([bolts(6, "undertray", "clip"), hose, bolts(2, "bag 1"), bolts(1, "bag 1", "washer")]),
     );
-    expect(groups.map((group) => [group.place, group.ready])).toEqual([
-      ["bag 1", true],
-      ["upper", false],
-      ["undertray", false],
+    expect(groups.map((group) => [group.place, group.ready, group.behind])).toEqual([
+      ["bag 1", true, []],
+      ["upper", true, []],
+      ["undertray", true, []],
     ]);
-    expect(groups[1]?.behind).toEqual(["washer, bag 1", "2 × M6×20, bag 1"]);
+  });
+
+  it("says what is known: a plug can't go onto a fan that lies on the bench", () => {
+    const plug: Partial<Entry> = { account: "connector", item: "plug", place: "left fan", out: 1 };
+    const [, held] = buildList(book([plug, fan({ out: 1 })]));
+    expect(held).toMatchObject({ place: "left fan", ready: false, behind: ["left fan"] });
+    expect(buildList(book([plug, fan({ out: 1 }), fan({ in: 1 })]))[0]).toMatchObject({ ready: true });
+  });
+
+  it("follows a trial fit in the order it happened", () => {
+    const open = (drafts: Partial<Entry>[]) =>
+      buildList(book(drafts)).flatMap(({ items }) => items.map(({ entryId, open: left }) => [entryId, left]));
+    expect(open([fan({ out: 1 }), fan({ in: 1 }), fan({ out: 1 })])).toEqual([["e3", 1]]);
+    expect(open([fan({ out: 1 }), fan({ in: 1 }), fan({ out: 1 }), fan({ in: 1 })])).toEqual([]);
+    expect(open([fan({ out: 1 }), hose, fan({ in: 1 }), fan({ out: 1 })])).toEqual([
+      ["e4", 1],
+      ["e2", 1],
+    ]);
+  });
+
+  it("never nets what goes in against what goes out later", () => {
+    const entries = book([fan({ in: 1 }), fan({ out: 1 })]);
+    expect(buildList(entries)).toHaveLength(1);
+    expect(stillOut(entries)).toMatchObject([{ open: 1 }]);
+    expect(mayClose(entries).because).toEqual(["left fan still out"]);
+  });
+
+  it("is quick with 3,000 lines open", () => {
+    const entries = book(
+      Array.from({ length: 3000 }, (_, index) => bolts(2, `bag ${index % 400}`, `M${index}`)),
+    );
+    const from = performance.now();
+    expect(buildList(entries).length).toBeGreaterThan(399);
+    expect(performance.now() - from).toBeLessThan(100);
   });
 
   it("is not held up by a tool in the bay", () => {
@@ -194,12 +260,5 @@ describe("buildList", () => {
         expect(mayClose(book(drafts)).closes).toBe(true);
       }),
     );
-  });
-});
-
-describe("standing", () => {
-  it("puts a correction where the corrected entry stood", () => {
-    const entries = book([bolts(1, "bag 1"), bolts(1, "bag 2"), { ...bolts(2, "bag 1"), corrects: "e1" }]);
-    expect(standing(entries).map((entry) => entry.id)).toEqual(["e3", "e2"]);
   });
 });

@@ -1,5 +1,5 @@
-import type { Account, Entry } from "./entry.ts";
-import { standing } from "./standing.ts";
+import type { Account, Entry } from "../book/index.ts";
+import { standing } from "../book/index.ts";
 
 export interface BalanceLine {
   account: Account;
@@ -42,9 +42,4 @@ export function balance(entries: readonly Entry[]): BalanceLine[] {
     lines.set(key, line);
   }
   return [...lines.values()];
-}
-
-/** The counted things (all but coolant) that are out and not back. */
-export function stillOut(entries: readonly Entry[]): BalanceLine[] {
-  return balance(entries).filter((line) => line.account !== "coolant" && line.open > 0);
 }

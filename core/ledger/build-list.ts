@@ -1,78 +1,54 @@
-import { balanceKey } from "./balance.ts";
-import type { Account, Entry } from "./entry.ts";
-import { standing } from "./standing.ts";
-import { thing } from "./words.ts";
+import type { Entry } from "../book/index.ts";
+import { type OutEntry, outNow } from "./out-now.ts";
 
-export interface BuildItem {
-  account: Account;
-  item: string;
-  place: string;
-  /** How many of those that left together are not back. */
-  open: number;
-  /** The entry that wrote them out. */
-  entryId: string;
-  where?: string;
-}
+/** One thing to put back, as many as left together and are not back. */
+export type BuildItem = OutEntry;
 
 export interface BuildGroup {
   place: string;
   items: BuildItem[];
-  /** False while something that left later, and so sits behind it, is still out. */
+  /** False while something that is known to hold it up is still out. It may be ticked all the same. */
   ready: boolean;
+  /** What is known to hold it up, in words; empty where nothing is. */
   behind: string[];
 }
 
-/** A tool laid in the bay holds nothing up, and a cap comes off its line with the hose that goes on. */
-const HOLDS_NOTHING_UP: Account[] = ["tool", "line-cap"];
+const words = (text: string) =>
+  text
+    .toLowerCase()
+    .split(/[\s,]+/)
+    .filter(Boolean);
+/** "left fan" and "fan, left" name the same thing, whichever way round it was written down. */
+const nameOf = (...texts: string[]) => texts.flatMap(words).sort().join(" ");
 
-function openOuts(entries: readonly Entry[]): BuildItem[] {
-  const outs: (BuildItem & { key: string })[] = [];
-  const counting = standing(entries).filter(
-    (entry) => entry.kind === "movement" && entry.account !== "coolant",
-  );
-  for (const entry of counting) {
-    if (!entry.account || !entry.out) continue;
-    const { account, item = "", place = "", text } = entry;
-    outs.push({
-      account,
-      item,
-      place,
-      open: entry.out,
-      entryId: entry.id,
-      where: text,
-      key: balanceKey(entry),
-    });
-  }
-  for (const entry of counting) {
-    let back = entry.in ?? 0;
-    for (const out of outs.filter((candidate) => candidate.key === balanceKey(entry)).reverse()) {
-      const taken = Math.min(back, out.open);
-      out.open -= taken;
-      back -= taken;
-    }
-  }
-  return outs.filter((out) => out.open > 0).map(({ key: _, ...out }) => out);
+/**
+ * Known, not guessed from the order: a plug, hose, clip or bolt that is named after a part can't go back on while that
+ * part is on the bench.
+ */
+function holderOf(item: BuildItem, partsOut: ReadonlyMap<string, string>): string | undefined {
+  if (item.account === "part" || item.account === "tool") return undefined;
+  const named = item.place || item.where || "";
+  return named ? partsOut.get(nameOf(named)) : undefined;
 }
 
 /**
- * What is out, in the reverse of the order it left, things that left one place in one go together. A group is `ready`
- * once everything that left after it is back; tools and line caps hold nothing up and are always ready.
+ * What is out, in the reverse of the order it left, things that left one place in one go together. The order is advice:
+ * whatever is out can be put back. Only what is known to hold a group up is named in `behind`.
  */
 export function buildList(entries: readonly Entry[]): BuildGroup[] {
   const groups: BuildGroup[] = [];
-  for (const out of openOuts(entries).reverse()) {
+  const outs = outNow(entries).reverse();
+  const partsOut = new Map<string, string>();
+  for (const { account, item, place } of outs)
+    if (account === "part") partsOut.set(nameOf(place, item), [place, item].filter(Boolean).join(" "));
+  for (const out of outs) {
     const place = out.place || out.item;
+    const holder = holderOf(out, partsOut);
+    const behind = holder ? [holder] : [];
     const last = groups.at(-1);
-    if (last && last.place.toLowerCase() === place.toLowerCase()) last.items.push(out);
-    else groups.push({ place, items: [out], ready: true, behind: [] });
-  }
-  const waiting: string[] = [];
-  for (const group of groups) {
-    const holding = group.items.filter((item) => !HOLDS_NOTHING_UP.includes(item.account));
-    if (holding.length === 0) continue;
-    group.behind = [...waiting];
-    group.ready = group.behind.length === 0;
-    waiting.push(...holding.map((item) => thing(item, item.open)));
+    if (last && last.place.toLowerCase() === place.toLowerCase() && last.behind[0] === holder)
+      last.items.push(out);
+    else groups.push({ place, items: [out], ready: !holder, behind });
   }
   return groups;
 }

@@ -1,5 +1,4 @@
-import { type Entry } from "./entry.ts";
-import { standing } from "./standing.ts";
+import { type Entry, standing } from "../book/index.ts";
 
 export interface CoolantBalance {
   drainedL: number;

@@ -1,11 +1,14 @@
+import { type Entry, type Stage, standing } from "../book/index.ts";
+import { CheckedPart, ChosenPart, CoolantLevel, factsOf } from "../facts/index.ts";
 import type { System } from "../units/index.ts";
-import { type BalanceLine, balance } from "./balance.ts";
+import { type BalanceLine, balance, balanceKey } from "./balance.ts";
 import { coolantBalance } from "./coolant-balance.ts";
-import type { Entry, Stage } from "./entry.ts";
-import { standing } from "./standing.ts";
-import { coolantWords, openWords, thing } from "./words.ts";
+import { stillOut } from "./still-out.ts";
+import { coolantWords, levelWords, openWords, thing } from "./words.ts";
 
 export interface OpenItem {
+  /** What kind of thing is open. */
+  about: "counted" | "litres" | "part" | "level" | "cold-check";
   /** The stage whose work closes it. */
   stage: Stage;
   words: string;
@@ -15,38 +18,59 @@ export interface OpenItem {
 /** Where each account is put right again. */
 const CLOSES_IN: Stage = "build";
 
+/** Out and not back, followed in time; and what went in beyond what ever came out. */
+function countedOpen(entries: readonly Entry[]): OpenItem[] {
+  const out = new Map(stillOut(entries).map((line) => [balanceKey(line), line]));
+  return balance(entries)
+    .filter((line) => line.account !== "coolant")
+    .flatMap((line): OpenItem[] => {
+      const open = out.get(balanceKey(line)) ?? (line.open < 0 ? line : undefined);
+      return open ? [{ about: "counted", stage: CLOSES_IN, words: openWords(open), line: open }] : [];
+    });
+}
+
 function partsNotChecked(entries: readonly Entry[]): OpenItem[] {
-  const counting = standing(entries);
-  const checked = new Set(counting.map((entry) => entry.data?.checkedPart).filter(Boolean));
-  return counting
-    .filter((entry) => entry.data?.chosenPart && !checked.has(entry.id))
-    .map((entry) => ({
+  const checked = new Set(factsOf(entries, CheckedPart).map(({ fact }) => fact.part));
+  return factsOf(entries, ChosenPart)
+    .filter(({ entry }) => !checked.has(entry.id))
+    .map(({ entry }) => ({
+      about: "part",
       stage: "plan",
       words: `${thing({ ...entry, account: "part" })} not yet checked out of its box`,
     }));
 }
 
-function coldCheckDue(entries: readonly Entry[]): OpenItem[] {
-  const counting = standing(entries);
-  const lastPour = counting.findLast((entry) => entry.account === "coolant" && (entry.in ?? 0) > 0);
-  if (!lastPour) return [];
-  const checked = counting.some((entry) => entry.data?.coldCheck === true && entry.seq > lastPour.seq);
-  return checked ? [] : [{ stage: "prove", words: "level and cap not yet checked cold" }];
+/**
+ * The last look at the level since the last pour. At the line or above and cold, it is the cold check; anything lower is
+ * open with its own words, whoever looked and whenever; after a pour nothing but the cold check will do.
+ */
+function levelOpen(entries: readonly Entry[]): OpenItem[] {
+  const lastPour = standing(entries).findLast(
+    (entry) =>
+      entry.kind === "movement" &&
+      entry.account === "coolant" &&
+      (entry.in ?? 0) > 0 &&
+      entry.item !== "capacity",
+  );
+  const since = factsOf(entries, CoolantLevel).filter(({ entry }) => entry.order > (lastPour?.order ?? 0));
+  const last =
+    since.findLast(({ fact }) => fact.heat === "cold") ?? since.findLast(({ fact }) => fact.heat !== "hot");
+  const isLow = last && last.fact.level !== "line" && last.fact.level !== "max";
+  if (isLow) return [{ about: "level", stage: "fill", words: levelWords(last.fact.level) }];
+  if (!lastPour || last?.fact.heat === "cold") return [];
+  return [{ about: "cold-check", stage: "prove", words: "level and cap not yet checked cold" }];
 }
 
 /**
  * Everything a job has open, in words, in the order in which it first moved: counted things not back, coolant over its
- * tolerance, chosen parts nobody has looked at, the level not checked cold since the last pour.
+ * tolerance, chosen parts nobody has looked at, a level that is too low or not checked cold since the last pour.
  */
 export function openItems(entries: readonly Entry[], system: System = "metric"): OpenItem[] {
   const coolant = coolantBalance(entries);
-  const counted = balance(entries)
-    .filter((line) => line.account !== "coolant" && line.open !== 0)
-    .map((line): OpenItem => ({ stage: CLOSES_IN, words: openWords(line), line }));
   const litres: OpenItem[] = coolant.withinTolerance
     ? []
-    : [{ stage: "fill", words: coolantWords(coolant.unaccountedL, system) }];
-  return [...counted, ...litres, ...partsNotChecked(entries), ...coldCheckDue(entries)];
+    : [{ about: "litres", stage: "fill", words: coolantWords(coolant.unaccountedL, system) }];
+  return [...countedOpen(entries), ...litres, ...partsNotChecked(entries), ...levelOpen(entries)];
 }
 
 /** Whether the books balance; `because` names every open item. A job that doesn't close needs a named person's reason. */

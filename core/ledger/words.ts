@@ -1,11 +1,13 @@
+import type { Account } from "../book/index.ts";
 import { format, type System } from "../units/index.ts";
-import type { Account } from "./entry.ts";
 
 /** A thing as people say it, side first: "left fan plug", "3 × M6×20, bag 2". */
 export function thing(line: { account?: Account; item?: string; place?: string }, count = 1): string {
   const item = line.item ?? "";
   const place = line.place ?? "";
-  const counted = count === 1 ? item : `${count} × ${item}`;
+  const isCap = line.account === "line-cap" && !/cap/i.test(item);
+  const named = isCap ? `${item} cap` : item;
+  const counted = count === 1 ? named : `${count} × ${named}`;
   if (line.account === "connector" || line.account === "hose" || line.account === "part") {
     return [count === 1 ? "" : `${count} ×`, place, item].filter(Boolean).join(" ");
   }
@@ -42,3 +44,16 @@ export function coolantWords(unaccountedL: number, system: System): string {
     ? `${litres} of coolant not accounted for: still to pour, air, or lost`
     : `${litres} more coolant went in than is known to have come out: it was low, or is losing`;
 }
+
+/** Where coolant stands when it is too low, as one says it. */
+export const LEVEL_WORDS = {
+  max: "at the maximum",
+  line: "at the line",
+  min: "at the minimum",
+  low: "below the minimum",
+  empty: "none to be seen",
+} as const;
+
+/** What a level that is too low asks for. */
+export const levelWords = (level: keyof typeof LEVEL_WORDS): string =>
+  `coolant level ${level === "empty" ? "so low that none is to be seen" : LEVEL_WORDS[level]}: top up, then look again cold`;

@@ -21,8 +21,15 @@ export interface TraceEvent {
 export const CHECKS = ["signal", "soak", "climb", "thermostat", "fanOn", "fanOff", "peak"] as const;
 export type CheckName = (typeof CHECKS)[number];
 
+/** How a check failed: it never came, came long before its time, or came at the wrong place. */
+export const FAILINGS = ["never", "early", "elsewhere"] as const;
+export type Failing = (typeof FAILINGS)[number];
+
+/** A check with how it failed, where it did and that can be told. */
+export type CheckJudgement = Judgement & { failing?: Failing };
+
 export interface TraceAnalysis {
   events: TraceEvent[];
-  checks: Record<CheckName, Judgement>;
+  checks: Record<CheckName, CheckJudgement>;
   peakC: number;
 }

@@ -6,12 +6,15 @@ const MINUS = 45;
 const PLUS = 43;
 const SPACE = 32;
 const QUOTE = 34;
+/** No figure, time or date is longer; what is, is read as none, so that no pattern meets a cell that never ends. */
+const MOST_CELL_LETTERS = 64;
 
 /**
  * The figure between two places of a text, without cutting the text up; NaN where there is none. A comma counts as the
  * decimal mark only where it isn't what parts the columns.
  */
 export function figureAt(text: string, from: number, to: number, decimalComma: boolean): number {
+  if (to - from > MOST_CELL_LETTERS) return Number.NaN;
   let start = from;
   let end = to;
   while (start < end && (text.charCodeAt(start) === SPACE || text.charCodeAt(start) === QUOTE)) start++;
@@ -33,7 +36,8 @@ export function figureAt(text: string, from: number, to: number, decimalComma: b
     } else if (scale === 0 && (code === DOT || (code === COMMA && decimalComma))) scale = 1;
     else {
       const rest = text.slice(start, end);
-      return /^\d+(\.\d+)?e[+-]?\d+$/i.test(rest) ? sign * Number(rest) : Number.NaN;
+      const large = /^\d+(\.\d+)?e[+-]?\d+$/i.test(rest) ? sign * Number(rest) : Number.NaN;
+      return Number.isFinite(large) ? large : Number.NaN;
     }
   }
   if (scale === 1 && end - start === 1) return Number.NaN;
@@ -54,6 +58,7 @@ export interface ClockTime {
 
 /** A time of day with or without a date before it; undefined where the cell holds none. */
 export function clockAt(cell: string): ClockTime | undefined {
+  if (cell.length > MOST_CELL_LETTERS) return undefined;
   const match = CLOCK.exec(cell.replaceAll('"', "").trim());
   if (!match) return undefined;
   const [, date = "", hours, minutes, seconds = "0", half] = match;

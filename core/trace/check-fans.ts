@@ -1,5 +1,4 @@
-import type { Judgement } from "../judgement/index.ts";
-import type { TraceEvent } from "./analysis.ts";
+import type { CheckJudgement, TraceEvent } from "./analysis.ts";
 import type { Curve } from "./curve.ts";
 import type { Findings } from "./findings.ts";
 
@@ -21,7 +20,7 @@ const stageName = (stage: number, stages: number) =>
         ? "The high stage"
         : `Stage ${stage}`;
 
-function judgeStage(findings: Findings, stage: number): Judgement {
+function judgeStage(findings: Findings, stage: number): CheckJudgement {
   const { fans, curve, spec, toleranceC, peakC } = findings;
   const onC = spec.fanOnC[stage - 1] ?? 0;
   const offC = spec.fanOffC[stage - 1] ?? 0;
@@ -39,6 +38,7 @@ function judgeStage(findings: Findings, stage: number): Judgement {
     if (wrong.length > 0)
       return {
         verdict: "fail",
+        failing: "elsewhere",
         measured,
         expected: onC,
         because: `${name} started at ${degrees(measured)}; the card says ${degrees(onC)}.`,
@@ -58,6 +58,7 @@ function judgeStage(findings: Findings, stage: number): Judgement {
   if (peakC > limit && startC < onC) {
     return {
       verdict: "fail",
+      failing: "never",
       measured: peakC,
       expected: onC,
       because: `It reached ${degrees(peakC)} and ${name.toLowerCase()} did not start; the card says ${degrees(onC)}.`,
@@ -79,7 +80,7 @@ function judgeStage(findings: Findings, stage: number): Judgement {
  * A low stage may do no more than slow the climb, which a log hardly shows. A climb that went on past its start
  * unslowed shows that it did not run; a climb that slowed shows nothing either way.
  */
-function judgeLowStage(curve: Curve, onC: number, name: string): Judgement {
+function judgeLowStage(curve: Curve, onC: number, name: string): CheckJudgement {
   const smooth = curve.smooth(15);
   const cellAt = (celsius: number) => smooth.findIndex((figure) => figure >= celsius);
   const before = curve.line(cellAt(onC - LOW_STAGE_SHOWS_C), cellAt(onC)).slope;
@@ -88,6 +89,7 @@ function judgeLowStage(curve: Curve, onC: number, name: string): Judgement {
   if (before > 0 && after >= UNSLOWED_SHARE * before) {
     return {
       verdict: "fail",
+      failing: "never",
       measured: after * 60,
       expected: before * 60,
       because: `${name} did not start: the climb went on ${wentOn}.`,
@@ -100,7 +102,7 @@ function judgeLowStage(curve: Curve, onC: number, name: string): Judgement {
   };
 }
 
-function sumUp(stages: Judgement[]): Judgement {
+function sumUp(stages: CheckJudgement[]): CheckJudgement {
   const failed = stages.find((stage) => stage.verdict === "fail");
   const [first] = stages;
   if (!first) return { verdict: "not-seen", because: "The card names no fan that starts by temperature." };
@@ -110,14 +112,14 @@ function sumUp(stages: Judgement[]): Judgement {
 }
 
 /** Each fan stage's start against the card; a high stage that was never needed is no fault. */
-export function checkFanOn(findings: Findings): Judgement {
+export function checkFanOn(findings: Findings): CheckJudgement {
   return sumUp(findings.spec.fanOnC.map((_, index) => judgeStage(findings, index + 1)));
 }
 
 /** Each fan stage's stop against the card. */
-export function checkFanOff(findings: Findings): Judgement {
+export function checkFanOff(findings: Findings): CheckJudgement {
   const { fans, curve, spec, toleranceC } = findings;
-  const stages = spec.fanOffC.map((offC, index): Judgement => {
+  const stages = spec.fanOffC.map((offC, index): CheckJudgement => {
     const stage = index + 1;
     const name = stageName(stage, spec.fanOffC.length);
     const stops = fans.filter((event) => event.kind === "fan-off" && event.stage === stage);

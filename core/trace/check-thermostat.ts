@@ -1,4 +1,4 @@
-import type { Judgement } from "../judgement/index.ts";
+import type { CheckJudgement } from "./analysis.ts";
 import type { Curve } from "./curve.ts";
 import type { Findings } from "./findings.ts";
 
@@ -12,6 +12,8 @@ const HANGS_OPEN_SHARE = 0.55;
 const LEVEL_C_PER_MINUTE = 0.5;
 const LEVEL_FOR_S = 300;
 const LONG_ENOUGH_S = 900;
+/** A bend this far below the card's opening is no opening: it was open all along. */
+const NEVER_SHUT_C = 12;
 
 const degrees = (celsius: number) => `${Math.round(celsius)} °C`;
 
@@ -27,7 +29,7 @@ function rateBetween(curve: Curve, smooth: Float64Array, fromC: number, toC: num
 }
 
 /** Whether the thermostat opened, and where, against the card. */
-export function checkThermostat({ curve, knee, spec, toleranceC, fans }: Findings): Judgement {
+export function checkThermostat({ curve, knee, spec, toleranceC, fans }: Findings): CheckJudgement {
   const opensC = spec.thermostatOpensC;
   const smooth = curve.smooth(15);
   const startC = curve.mean(0, 10);
@@ -42,8 +44,10 @@ export function checkThermostat({ curve, knee, spec, toleranceC, fans }: Finding
   if (knee) {
     const right = Math.abs(knee.value - opensC) <= toleranceC;
     const where = `The climb bends at ${degrees(knee.value)}`;
+    const isEarly = knee.value < opensC - NEVER_SHUT_C;
     return {
       verdict: right ? "pass" : "fail",
+      ...(right ? {} : { failing: isEarly ? "early" : "elsewhere" }),
       measured: knee.value,
       expected: opensC,
       because: right
@@ -56,6 +60,7 @@ export function checkThermostat({ curve, knee, spec, toleranceC, fans }: Finding
   if (early !== undefined && late !== undefined && late < HANGS_OPEN_SHARE * early) {
     return {
       verdict: "fail",
+      failing: "early",
       measured: late * 60,
       expected: early * 60,
       because: `No bend at ${degrees(opensC)}, and the climb had slowed to ${(late * 60).toFixed(1)} °C a minute from ${(early * 60).toFixed(1)} long before it: the thermostat hangs open.`,
@@ -65,6 +70,7 @@ export function checkThermostat({ curve, knee, spec, toleranceC, fans }: Finding
     const slowed = fans.length > 0 ? "" : ", and nothing slowed it";
     return {
       verdict: "fail",
+      failing: "never",
       measured: highC,
       expected: opensC,
       because: `It climbed to ${degrees(highC)} without a bend near ${degrees(opensC)}${slowed}: the thermostat did not open there.`,
@@ -74,6 +80,7 @@ export function checkThermostat({ curve, knee, spec, toleranceC, fans }: Finding
   if (highC < opensC - toleranceC && curve.length > LONG_ENOUGH_S && endRate < LEVEL_C_PER_MINUTE) {
     return {
       verdict: "fail",
+      failing: "early",
       measured: highC,
       expected: opensC,
       because: `It levels off at ${degrees(highC)} and never gets to ${degrees(opensC)}: the thermostat hangs open, or the air is very cold.`,

@@ -1,5 +1,5 @@
 import type { Judgement } from "../judgement/index.ts";
-import type { CheckName } from "./analysis.ts";
+import type { CheckJudgement, CheckName } from "./analysis.ts";
 import { checkFanOff, checkFanOn } from "./check-fans.ts";
 import { checkThermostat } from "./check-thermostat.ts";
 import type { Findings } from "./findings.ts";
@@ -111,7 +111,7 @@ function checkPeak({ peakC, spec, toleranceC }: Findings): Judgement {
 }
 
 /** Every check with its verdict, the figures behind it and the reason in one sentence. */
-export function checkTrace(findings: Findings): Record<CheckName, Judgement> {
+export function checkTrace(findings: Findings): Record<CheckName, CheckJudgement> {
   return {
     signal: checkSignal(findings),
     soak: checkSoak(findings),

@@ -37,9 +37,13 @@ const ANY_TEMPERATURE = /temp|grad|°|deg/;
 const OTHER_TEMPERATURE =
   /oil|ol ?temp|huile|aceite|ambient|outside|aussen|gear|getriebe|exhaust|abgas|cabin|room/;
 
+/** No column is called more than this; the rest says nothing. */
+const MOST_NAME_LETTERS = 80;
+
 /** Lower case, without accents, joints between words as blanks. */
 export const plainName = (name: string): string =>
   name
+    .slice(0, MOST_NAME_LETTERS)
     .normalize("NFD")
     .replace(/\p{Diacritic}/gu, "")
     .toLowerCase()
@@ -69,7 +73,7 @@ export function readHeader(cells: readonly string[]): Column[] {
       {
         role,
         index,
-        name: name.trim(),
+        name: name.trim().slice(0, MOST_NAME_LETTERS),
         unit: temperatureUnit(plain),
         timeUnit: role === "time" ? timeUnit(plain) : undefined,
       },
@@ -89,6 +93,11 @@ export function readHeader(cells: readonly string[]): Column[] {
     ? columns
     : [
         ...columns,
-        { role: "coolant", index: lone, name: name.trim(), unit: temperatureUnit(plainName(name)) },
+        {
+          role: "coolant",
+          index: lone,
+          name: name.trim().slice(0, MOST_NAME_LETTERS),
+          unit: temperatureUnit(plainName(name)),
+        },
       ];
 }

@@ -1,5 +1,15 @@
 export { analyseTrace } from "./analyse-trace.ts";
-export { CHECKS, type CheckName, type TraceAnalysis, type TraceEvent, type TraceSpec } from "./analysis.ts";
+export {
+  CHECKS,
+  type CheckJudgement,
+  type CheckName,
+  FAILINGS,
+  type Failing,
+  type TraceAnalysis,
+  type TraceEvent,
+  type TraceSpec,
+} from "./analysis.ts";
+export { decodeLog } from "./decode-log.ts";
 export { MOST_CHARACTERS } from "./log-door.ts";
 export { readTrace } from "./read-trace.ts";
 export type { Mark, Trace, TraceProblem, TraceReading } from "./trace.ts";

@@ -8,6 +8,9 @@ const COMMENT = /^\s*(#|\/\/|;|%|--)/;
 const DELIMITERS = [";", "\t", ","];
 /** Loggers put names, dates and settings above the header; more than this is no log. */
 const HEADER_WITHIN_LINES = 60;
+/** A line that is longer, or has more columns, is no header of a log. */
+const MOST_HEADER_LETTERS = 8000;
+const MOST_COLUMNS = 250;
 
 export interface Header {
   cells: string[];
@@ -57,11 +60,12 @@ export function findHeader(text: string): Header | undefined {
   for (let line = 1; line <= HEADER_WITHIN_LINES && at < text.length; line++) {
     const end = text.indexOf("\n", at);
     const stop = end === -1 ? text.length : end;
-    const content = text.slice(at, stop).replace(/\r$/, "");
+    const content = text.slice(at, Math.min(stop, at + MOST_HEADER_LETTERS + 2)).replace(/\r$/, "");
     at = stop + 1;
-    if (content.trim() === "" || COMMENT.test(content)) continue;
+    if (content.length > MOST_HEADER_LETTERS || content.trim() === "" || COMMENT.test(content)) continue;
     const delimiter = delimiterOf(content);
     const cells = splitLine(content, delimiter);
+    if (cells.length > MOST_COLUMNS) continue;
     const header = { cells, delimiter, line, rowsAt: at };
     const known = new Set(readHeader(cells).map((column) => column.role));
     if (known.has("coolant") && known.has("time")) return header;

@@ -26,7 +26,11 @@ export interface RawRows {
 
 const HASH = 35;
 const CARRIAGE_RETURN = 13;
-const SUFFIXED = /^"?\s*([+-]?[\d.,]+)\s*°?\s*([CF])\s*"?$/i;
+const SUFFIXED = /^"? ?([+-]?[\d.,]+) ?°? ?([CF]) ?"?$/i;
+const MOST_SUFFIXED_LETTERS = 40;
+/** No sensor shows more, in °C or °F; a figure beyond it is none. */
+const MOST_DEGREES = 2000;
+const MOST_MARK_LETTERS = 200;
 
 /** Turns times of day with or without dates into seconds that go on over midnight. */
 function clockReader() {
@@ -72,8 +76,9 @@ export function readRows(text: string, header: Header, wanted: WantedColumns): R
 
   const coolantFigure = (source: string, from: number, to: number): number => {
     const figure = figureAt(source, from, to, decimalComma || hasQuotes);
-    if (!Number.isNaN(figure)) return figure;
-    const suffixed = SUFFIXED.exec(source.slice(from, to));
+    if (Math.abs(figure) > MOST_DEGREES) return Number.NaN;
+    if (!Number.isNaN(figure) || to - from > MOST_SUFFIXED_LETTERS) return figure;
+    const suffixed = SUFFIXED.exec(source.slice(from, to).trim());
     if (!suffixed?.[1] || !suffixed[2]) return Number.NaN;
     const unit = suffixed[2].toUpperCase() as TemperatureUnit;
     if (!unitsSeen.has(unit)) unitsSeen.set(unit, line);
@@ -151,7 +156,7 @@ export function readRows(text: string, header: Header, wanted: WantedColumns): R
     for (let slot = 2; slot < columns.length; slot++) {
       const start = starts[slot] ?? -1;
       if (slot === markSlot) {
-        const said = cell(slot);
+        const said = cell(slot).slice(0, MOST_MARK_LETTERS);
         if (said) marks.set(count, said);
       } else
         (figures[slot] as Float64Array)[count] =

@@ -5,6 +5,9 @@ import { settleTemperatures } from "./settle-temperatures.ts";
 import { settleTime } from "./settle-time.ts";
 import type { Trace, TraceProblem, TraceReading } from "./trace.ts";
 
+/** A sentence names no more of a header than this. */
+const MOST_COLUMNS_NAMED = 30;
+
 const stop = (
   problem: Omit<TraceProblem, "stops">,
   problems: TraceProblem[] = [],
@@ -35,7 +38,10 @@ export function readTrace(text: string): TraceReading {
     });
   }
   const columns = readHeader(header.cells);
-  const seen = header.cells.map((cell) => cell.trim() || "(no name)").join(", ");
+  const named = header.cells
+    .slice(0, MOST_COLUMNS_NAMED)
+    .map((cell) => cell.trim().slice(0, 40) || "(no name)");
+  const seen = `${named.join(", ")}${header.cells.length > named.length ? ", …" : ""}`;
   const coolants = columns.filter((column) => column.role === "coolant");
   const coolant = coolants.find((column) => column.unit === "C") ?? coolants[0];
   if (!coolant) {

@@ -16,6 +16,8 @@ const GAP_STEPS = 5;
 const GAP_LEAST_S = 5;
 /** Where more rows than this step back, the clock runs backwards and isn't merely out of order. */
 const BACKWARDS_SHARE = 0.5;
+/** No warm-up is logged for longer; a clock that says so is wrong, and the curve would have no end. */
+const LONGEST_S = 48 * 3600;
 
 /** The column itself where every row is kept; a plain loop, since logs run to a million rows. */
 function pick(kept: Uint32Array, column: Float64Array): Float64Array {
@@ -118,6 +120,21 @@ export function settleTime(rows: RawRows, column: Column) {
         line,
         column: name,
         message: `Line ${line}: “${name}” never moves on from its first value. It must rise from row to row.`,
+      },
+    };
+  }
+  const longS = s[count - 1] ?? 0;
+  if (longS > LONGEST_S) {
+    const line = rows.lines[keptRows[count - 1] ?? 0];
+    return {
+      columns,
+      marks,
+      problems,
+      assumed,
+      stops: {
+        line,
+        column: name,
+        message: `Line ${line}: “${name}” says that ${Math.round(longS / 3600)} hours were logged; at most ${LONGEST_S / 3600} can be read. Export one warm-up, and look at its clock.`,
       },
     };
   }

@@ -9,7 +9,8 @@ export type Dimension =
   | "fraction" // 0 to 1
   | "revs" // 1/min
   | "voltage" // V
-  | "resistance"; // Ω
+  | "resistance" // Ω
+  | "current"; // A
 
 export type System = "metric" | "us";
 
@@ -42,7 +43,20 @@ export const UNITS: Record<string, Unit> = {
   liter: { dimension: "volume", factor: 1 },
   liters: { dimension: "volume", factor: 1 },
   ml: { dimension: "volume", factor: 0.001 },
+  cl: { dimension: "volume", factor: 0.01 },
+  dl: { dimension: "volume", factor: 0.1 },
+  millilitres: { dimension: "volume", factor: 0.001 },
+  milliliters: { dimension: "volume", factor: 0.001 },
+  pt: { dimension: "volume", factor: US_QUART_L / 2 },
+  pint: { dimension: "volume", factor: US_QUART_L / 2 },
+  pints: { dimension: "volume", factor: US_QUART_L / 2 },
   qt: { dimension: "volume", factor: US_QUART_L },
+  qts: { dimension: "volume", factor: US_QUART_L },
+  quart: { dimension: "volume", factor: US_QUART_L },
+  quarts: { dimension: "volume", factor: US_QUART_L },
+  gallon: { dimension: "volume", factor: US_GALLON_L },
+  gallons: { dimension: "volume", factor: US_GALLON_L },
+  gals: { dimension: "volume", factor: US_GALLON_L },
   usqt: { dimension: "volume", factor: US_QUART_L },
   gal: { dimension: "volume", factor: US_GALLON_L },
   usgal: { dimension: "volume", factor: US_GALLON_L },
@@ -67,6 +81,15 @@ export const UNITS: Record<string, Unit> = {
   rpm: { dimension: "revs", factor: 1 },
   "1/min": { dimension: "revs", factor: 1 },
   v: { dimension: "voltage", factor: 1 },
+  volt: { dimension: "voltage", factor: 1 },
+  volts: { dimension: "voltage", factor: 1 },
+  mv: { dimension: "voltage", factor: 0.001 },
+  a: { dimension: "current", factor: 1 },
+  amp: { dimension: "current", factor: 1 },
+  amps: { dimension: "current", factor: 1 },
+  kohm: { dimension: "resistance", factor: 1000 },
+  kohms: { dimension: "resistance", factor: 1000 },
+  kω: { dimension: "resistance", factor: 1000 },
   ohm: { dimension: "resistance", factor: 1 },
   ohms: { dimension: "resistance", factor: 1 },
   Ω: { dimension: "resistance", factor: 1 },
@@ -97,4 +120,5 @@ export const SHOWN: Record<Dimension, Record<System, { label: string; key: strin
     metric: { label: "Ω", key: "ohm", decimals: 0 },
     us: { label: "Ω", key: "ohm", decimals: 0 },
   },
+  current: { metric: { label: "A", key: "a", decimals: 1 }, us: { label: "A", key: "a", decimals: 1 } },
 };

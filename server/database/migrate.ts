@@ -1,7 +1,8 @@
-import { Sequelize } from "sequelize";
+import { QueryTypes, Sequelize, type Transaction } from "sequelize";
 import { SequelizeStorage, Umzug } from "umzug";
 import { APP_ROLE, appPassword } from "./addresses.ts";
 import { migrations } from "./migrations/index.ts";
+import type { Migration, Run } from "./migrations/migration.ts";
 
 /** Makes the application's role, or gives it today's password; the only statement that needs CREATEROLE. */
 async function ensureAppRole(database: Sequelize, ownerUrl: string): Promise<void> {
@@ -18,24 +19,45 @@ async function ensureAppRole(database: Sequelize, ownerUrl: string): Promise<voi
   });
 }
 
+/** One direction of a step, inside a transaction of its own. */
+function step(database: Sequelize, work: Migration["up"]): () => Promise<unknown> {
+  if (typeof work === "string")
+    return () => database.transaction((transaction) => database.query(work, { transaction }));
+  const runIn =
+    (transaction: Transaction): Run =>
+    async (sql, bind) => {
+      if (/^SELECT/i.test(sql)) return database.query(sql, { bind, transaction, type: QueryTypes.SELECT });
+      await database.query(sql, { bind, transaction });
+      return [];
+    };
+  return () => database.transaction((transaction) => work(runIn(transaction)));
+}
+
 function umzug(database: Sequelize) {
   return new Umzug({
     migrations: migrations.map(({ name, up, down }) => ({
       name,
-      up: () => database.transaction((transaction) => database.query(up, { transaction })),
-      down: () => database.transaction((transaction) => database.query(down, { transaction })),
+      up: step(database, up),
+      down: step(database, down),
     })),
     storage: new SequelizeStorage({ sequelize: database, tableName: "migrations" }),
     logger: undefined,
   });
 }
 
-/** Brings the schema up to date as its owner; with `down`, takes every step back. Answers with the steps it ran. */
-export async function migrate(ownerUrl: string, direction: "up" | "down" = "up"): Promise<string[]> {
+/** Brings the schema up to date as its owner; with `down`, takes every step back. `to` names the last step to go up to, or to take back. Answers with the steps it ran. */
+export async function migrate(
+  ownerUrl: string,
+  direction: "up" | "down" = "up",
+  to?: string,
+): Promise<string[]> {
   const database = new Sequelize(ownerUrl, { logging: false, dialect: "postgres" });
   try {
     if (direction === "up") await ensureAppRole(database, ownerUrl);
-    const ran = direction === "up" ? await umzug(database).up() : await umzug(database).down({ to: 0 });
+    const ran =
+      direction === "up"
+        ? await umzug(database).up(to ? { to } : {})
+        : await umzug(database).down({ to: to ?? 0 });
     return ran.map((step) => step.name);
   } finally {
     await database.close();

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import type { Entry } from "../../core/ledger/index.ts";
+import { type Entry, mayClose } from "../../core/ledger/index.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { newEntry, smallShop } from "../testing/small-shop.ts";
 import { openJob } from "./open-job.ts";
@@ -15,6 +15,17 @@ beforeAll(async () => {
   scratch = await scratchDatabase(() => statements++);
 });
 afterAll(() => scratch.drop());
+
+/** A second job of the same shop, on the same vehicle once the first is signed. */
+async function secondJob(shop: Awaited<ReturnType<typeof smallShop>>): Promise<string> {
+  await shop.at(async (desk) => {
+    const open = mayClose(await readBook(desk, shop.jobId)).because;
+    await signJob(desk, shop.jobId, { id: randomUUID(), reason: "for the second job", openSeen: open });
+  });
+  const id = randomUUID();
+  await shop.at((desk) => openJob(desk, { id, vehicleId: shop.vehicleId, bay: "", assignedTo: null }));
+  return id;
+}
 
 const bolts: Partial<Entry> = { account: "fastener", item: "M6×20", place: "bag 2", out: 3 };
 
@@ -45,6 +56,122 @@ describe("recordEntries", () => {
       status: 409,
       message: expect.stringMatching(/back already/),
     });
+  });
+
+  it("refuses a known id that says something else, in this book and in another", async () => {
+    const [shop, other] = [await smallShop(scratch, "Known"), await smallShop(scratch, "Other")];
+    const entry = newEntry(bolts);
+    await shop.book(entry);
+    await expect(shop.book({ ...entry, out: 4 })).rejects.toMatchObject({ status: 409 });
+    await expect(shop.book({ ...entry, data: { fact: "strength", v: 1 } })).rejects.toThrow();
+    const second = await secondJob(shop);
+    await expect(shop.at((desk) => recordEntries(desk, second, [entry]))).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringMatching(/another job/),
+    });
+    await other.book(entry);
+    expect(await other.at((desk) => readBook(desk, other.jobId))).toHaveLength(1);
+  });
+
+  it("lets a tick be done again whose line was struck, and a struck strike bring the line back", async () => {
+    const shop = await smallShop(scratch, "Again");
+    const [out, tick, strike] = [
+      newEntry(bolts),
+      newEntry({ ...bolts, out: undefined, in: 3 }),
+      newEntry({}),
+    ];
+    await shop.book(out, tick);
+    await shop.book({ ...strike, corrects: tick.id });
+    await shop.book({ ...bolts, out: undefined, in: 3 });
+    await expect(shop.book({ corrects: tick.id })).rejects.toMatchObject({ status: 409 });
+    const again = await smallShop(scratch, "Back");
+    await again.book(out);
+    await again.book({ ...strike, corrects: out.id });
+    await expect(again.book({ ...bolts, out: undefined, in: 3 })).rejects.toMatchObject({ status: 409 });
+    await again.book({ corrects: strike.id });
+    await again.book({ ...bolts, out: undefined, in: 3 });
+    expect(mayClose(await again.at((desk) => readBook(desk, again.jobId))).closes).toBe(true);
+  });
+
+  it("takes the vehicle's distance along with every correction of it", async () => {
+    const shop = await smallShop(scratch, "Distance");
+    const km = async () =>
+      (
+        await shop.at((desk) =>
+          desk.models.Vehicle.findOne({ where: { id: shop.vehicleId }, transaction: desk.transaction }),
+        )
+      )?.distanceKm;
+    const read = (value: number, more: Partial<Entry> = {}) =>
+      newEntry({
+        stage: "ask",
+        kind: "reading",
+        item: "distance",
+        value,
+        unit: "km",
+        data: { fact: "distance", v: 1 },
+        ...more,
+      });
+    const wrong = read(884_220);
+    await shop.book(wrong);
+    expect(await km()).toBe(884_220);
+    const right = read(84_220, { corrects: wrong.id });
+    await shop.book(right);
+    expect(await km()).toBe(84_220);
+    await shop.book({ kind: "reading", corrects: right.id });
+    expect(await km()).toBe(884_220);
+    await shop.book({ kind: "reading", corrects: wrong.id });
+    expect(await km()).toBe(1000);
+  });
+
+  it("lets nobody write or strike by hand what only the program writes", async () => {
+    const shop = await smallShop(scratch, "Hands");
+    await expect(
+      shop.book({ kind: "decision", item: "signed", data: { fact: "signature", v: 1, open: [] } }),
+    ).rejects.toMatchObject({ message: expect.stringMatching(/program itself/) });
+    const finding = newEntry({
+      stage: "find",
+      kind: "decision",
+      item: "finding",
+      text: "x",
+      data: { fact: "finding", v: 1, finding: "fault" },
+    });
+    await shop.book(finding);
+    await expect(shop.book({ kind: "note", text: "not so", corrects: finding.id })).rejects.toMatchObject({
+      status: 409,
+    });
+    await shop.at((desk) => signJob(desk, shop.jobId, { id: randomUUID(), reason: "", openSeen: [] }));
+    await expect(shop.book({ kind: "decision", corrects: finding.id })).rejects.toMatchObject({
+      message: expect.stringMatching(/on Find/),
+    });
+    const signature = (await shop.at((desk) => readBook(desk, shop.jobId))).at(-1);
+    await expect(shop.book({ kind: "decision", corrects: signature?.id })).rejects.toMatchObject({
+      message: expect.stringMatching(/signature stays/i),
+    });
+  });
+
+  it("signs with thousands of lines open, and says how many", async () => {
+    const shop = await smallShop(scratch, "Many");
+    for (let bag = 0; bag < 12; bag++)
+      await shop.book(
+        ...Array.from({ length: 50 }, (_, index) => ({
+          ...bolts,
+          place: `bag ${bag}`,
+          item: `M${index + 3}`,
+        })),
+      );
+    const open = mayClose(await shop.at((desk) => readBook(desk, shop.jobId))).because;
+    expect(open).toHaveLength(600);
+    await shop.at((desk) =>
+      signJob(desk, shop.jobId, {
+        id: randomUUID(),
+        reason: "scrapped with the car",
+        openSeen: open.slice(0, 200),
+        openCount: 600,
+      }),
+    );
+    const last = (await shop.at((desk) => readBook(desk, shop.jobId))).at(-1);
+    const { open: kept } = (last?.data ?? {}) as { open?: string[] };
+    expect(kept?.at(-1)).toMatch(/^and \d+ more$/);
   });
 
   it("books nothing of a batch when one of it is refused", async () => {
@@ -144,7 +271,7 @@ describe("signJob", () => {
       signedBy: "Sign technician",
       signReason: "owner supplies the bolts tomorrow",
     });
-    expect(entries.at(-1)).toMatchObject({ stage: "sign", data: { signed: true, open } });
+    expect(entries.at(-1)).toMatchObject({ stage: "sign", data: { fact: "signature", v: 1, open } });
   });
 
   it("locks the book: corrections only, and no unsigning", async () => {

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { newEntry, smallShop } from "../testing/small-shop.ts";
 import { openJob } from "./open-job.ts";
+import { readBook } from "./read-books.ts";
 import { readHistory, readHistoryForJob } from "./read-history.ts";
 import { readRecentJob } from "./read-recent-job.ts";
 import { recordEntries } from "./record-entries.ts";
@@ -37,21 +38,29 @@ async function shopWith(name: string, hypothesis: string, isSigned = true) {
 describe("readHistory", () => {
   it("tells the verdict that stands in each signed job on that circuit, corrected ones left out", async () => {
     const shop = await shopWith("Learns", "motor");
-    expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual(["motor"]);
-    expect(await shop.at((desk) => readHistory(desk, "ecu-relay"))).toEqual([]);
-    expect(await shop.at((desk) => readHistoryForJob(desk, shop.jobId))).toEqual(["motor"]);
+    expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual({ motor: 1 });
+    expect(await shop.at((desk) => readHistory(desk, "ecu-relay"))).toEqual({});
+    expect(await shop.at((desk) => readHistoryForJob(desk, shop.jobId))).toEqual({ motor: 1 });
+  });
+
+  it("moves with a verdict that is corrected after signing", async () => {
+    const shop = await shopWith("Moves", "motor");
+    const book = await shop.at((desk) => readBook(desk, shop.jobId));
+    const standing = book.findLast(({ item }) => item === "finding");
+    await shop.at((desk) => recordEntries(desk, shop.jobId, [finding("relay-coil", standing?.id)]));
+    expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual({ "relay-coil": 1 });
   });
 
   it("learns nothing from a job that isn't signed", async () => {
     const shop = await shopWith("Waits", "motor", false);
-    expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual([]);
+    expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual({});
   });
 
   it("never counts another shop's jobs, nor answers for one of its jobs", async () => {
     const [ours, theirs] = [await shopWith("Ours", "motor"), await shopWith("Theirs", "switch-open")];
-    expect(await ours.at((desk) => readHistory(desk, "switch-1"))).toEqual(["motor"]);
-    expect(await ours.at((desk) => readHistoryForJob(desk, theirs.jobId))).toEqual([]);
-    expect(await ours.at((desk) => readHistoryForJob(desk, "nonsense"))).toEqual([]);
+    expect(await ours.at((desk) => readHistory(desk, "switch-1"))).toEqual({ motor: 1 });
+    expect(await ours.at((desk) => readHistoryForJob(desk, theirs.jobId))).toEqual({});
+    expect(await ours.at((desk) => readHistoryForJob(desk, "nonsense"))).toEqual({});
   });
 });
 

@@ -1,15 +1,14 @@
-import {
-  balance,
-  correctedIds,
-  type Entry,
-  type EntryDraft,
-  type Stage,
-  thing,
-} from "../../core/ledger/index.ts";
+import { Distance, entryTrouble, factOf, lifted } from "../../core/facts/index.ts";
+import type { Entry, EntryDraft, Stage } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
+import type { Job } from "../database/models/job.ts";
 import { notFound, Refusal } from "../refusal.ts";
+import { followDistance } from "../vehicles/follow-distance.ts";
 import { isId } from "../vehicles/read-vehicle.ts";
+import { countVerdict } from "./count-verdict.ts";
 import { readBook } from "./read-books.ts";
+import { refuseEntry } from "./refuse-entry.ts";
+import { isSameEntry } from "./same-entry.ts";
 
 export type NewEntry = EntryDraft & {
   /** Made by the client, so that a resend is the same entry. */
@@ -28,92 +27,111 @@ function typedAt(at: string, now: Date): Date {
   return age >= 0 && age <= OLDEST_MS ? typed : now;
 }
 
-function refuseWrongCorrection(entry: NewEntry, book: readonly Entry[]): void {
-  if (!entry.corrects) return;
-  if (!book.some((each) => each.id === entry.corrects)) throw notFound("The line to correct");
-  if (correctedIds(book).has(entry.corrects)) {
-    throw new Refusal({
-      status: 409,
-      message: "That line has been corrected already. Correct the later one.",
-    });
+const withoutGaps = <Each extends object>(entry: Each): Each =>
+  Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as Each;
+
+/** Checked, and what it says in today's words: a browser may hold entries that it wrote before an update. */
+function settled(given: NewEntry, byServer: boolean): NewEntry {
+  const entry = lifted(withoutGaps(given));
+  const fields = entryTrouble(entry);
+  if (fields) {
+    const message =
+      fields.entry ??
+      Object.entries(fields)
+        .map(([name, said]) => `${name}: ${said}`)
+        .join(" ");
+    throw new Refusal({ message, fields });
   }
+  const kind = factOf(entry)?.kind;
+  if (kind?.isServers && !byServer) throw new Refusal({ message: "Only the program itself writes that." });
+  return entry;
 }
 
-/** Nothing counted goes back that isn't out: so nothing is ticked twice, by whomever. */
-function refuseTooMuchBack(entry: NewEntry, book: readonly Entry[]): void {
-  if (entry.corrects || entry.kind !== "movement" || entry.account === "coolant" || !entry.in) return;
-  const after = balance([...book, entry as Entry]);
-  const short = after.find(
-    (line) =>
-      line.open < 0 &&
-      line.account === entry.account &&
-      line.item.toLowerCase() === entry.item?.toLowerCase(),
-  );
-  if (!short) return;
-  const stillOut = entry.in + short.open;
-  const what = thing(entry);
-  throw new Refusal({
-    status: 409,
-    message:
-      stillOut > 0
-        ? `Only ${stillOut} of ${what} is out, so ${entry.in} can't go back.`
-        : `${what} is back already, or was never written out.`,
+/** A known id is the same entry sent again, or it is refused: nobody is told “booked” of what isn't. */
+async function unknownOf(
+  { sequelize, transaction }: Desk,
+  jobId: string,
+  entries: readonly NewEntry[],
+  book: readonly Entry[],
+) {
+  const known = new Map<string, Partial<Entry>>(book.map((entry) => [entry.id, entry]));
+  const elsewhere = (
+    await sequelize.query("SELECT id FROM entries WHERE id = ANY($1::uuid[]) AND job_id <> $2", {
+      bind: [entries.map(({ id }) => id), jobId],
+      transaction,
+    })
+  )[0] as { id: string }[];
+  if (elsewhere.length > 0)
+    throw new Refusal({
+      status: 409,
+      message: "A line with that id is in another job's book: not booked here.",
+    });
+  return entries.filter((entry) => {
+    const there = known.get(entry.id);
+    if (there && !isSameEntry(there, entry))
+      throw new Refusal({
+        status: 409,
+        message: "A line with that id says something else: this one is not booked.",
+      });
+    known.set(entry.id, entry);
+    return !there;
   });
 }
 
-function refuseSecondCheck(entry: NewEntry, book: readonly Entry[]): void {
-  const checked = entry.data?.checkedPart;
-  if (checked === undefined) return;
-  if (!book.some((each) => each.id === checked && each.data?.chosenPart)) throw notFound("The part to check");
-  if (book.some((each) => each.data?.checkedPart === checked))
-    throw new Refusal({ status: 409, message: "That part is ticked already." });
+async function insert({ models, transaction, shopId }: Desk, added: readonly Entry[]): Promise<void> {
+  await models.Entry.bulkCreate(
+    added.map((entry) => ({ ...entry, shopId, at: new Date(entry.at) })),
+    { transaction, returning: false },
+  );
+}
+
+/** What else follows from a book that has grown: the vehicle's distance, the shop's count of verdicts. */
+async function follow(desk: Desk, job: Job, book: readonly Entry[], added: readonly Entry[]): Promise<void> {
+  const touched = new Set(added.flatMap(({ id, corrects }) => (corrects ? [id, corrects] : [id])));
+  const isDistance = (entry: Entry) => factOf(entry)?.fact instanceof Distance;
+  const corrects = added.some((entry) => entry.corrects);
+  if (corrects || book.some((entry) => touched.has(entry.id) && isDistance(entry)))
+    await followDistance(desk, job.vehicleId);
+  if (job.signedAt) await countVerdict(desk, job, book);
 }
 
 /**
- * Books entries at the end of a job's book, numbered without holes: the job's row is held meanwhile. Entries whose id is
- * there already are left as they stand. Answers with the job's last number.
+ * Books entries at the end of a job's book, numbered without holes: the job's row is held meanwhile. Entries that are
+ * there already are left as they stand; an id that is known and says something else is refused. Answers with the job's
+ * last number. `byServer` lets through what only the program writes: logs and signatures.
  */
 export async function recordEntries(
-  { ...desk }: Desk,
+  desk: Desk,
   jobId: string,
   entries: readonly NewEntry[],
+  { byServer = false } = {},
 ): Promise<{ lastSeq: number }> {
-  const { models, transaction, shopId, personId, now } = desk;
+  const { models, transaction, personId, now } = desk;
+  const given = entries.map((entry) => settled(entry, byServer));
   const job = isId(jobId)
     ? await models.Job.findOne({ where: { id: jobId }, transaction, lock: true })
     : null;
   if (!job || !personId) throw notFound("That job");
   const book = await readBook(desk, jobId);
-  const known = new Set(book.map((entry) => entry.id));
   const added: Entry[] = [];
-  for (const entry of entries) {
-    if (known.has(entry.id)) continue;
-    known.add(entry.id);
+  let grown: readonly Entry[] = book;
+  for (const entry of await unknownOf(desk, jobId, given, book)) {
     if (job.signedAt && !entry.corrects) {
       throw new Refusal({
         status: 409,
         message: `Job ${job.number} is signed. It takes corrections only: name the line that was wrong.`,
       });
     }
-    const sofar = [...book, ...added];
-    refuseWrongCorrection(entry, sofar);
-    refuseTooMuchBack(entry, sofar);
-    refuseSecondCheck(entry, sofar);
     const seq = job.lastSeq + added.length + 1;
-    added.push({ ...entry, jobId, seq, at: typedAt(entry.at, now).toISOString(), by: personId });
+    const whole: Entry = { ...entry, jobId, seq, at: typedAt(entry.at, now).toISOString(), by: personId };
+    refuseEntry(whole, grown, job.signedAt !== null);
+    added.push(whole);
+    grown = [...grown, whole];
   }
   if (added.length === 0) return { lastSeq: job.lastSeq };
-  await models.Entry.bulkCreate(
-    added.map((entry) => ({ ...entry, shopId, at: new Date(entry.at) })),
-    { transaction, returning: false },
-  );
+  await insert(desk, added);
   const lastSeq = job.lastSeq + added.length;
   await job.update({ lastSeq }, { transaction });
-  const distance = added.findLast((entry) => entry.item === "distance" && entry.value !== undefined);
-  if (distance)
-    await models.Vehicle.update(
-      { distanceKm: distance.value },
-      { where: { id: job.vehicleId }, transaction },
-    );
+  await follow(desk, job, grown, added);
   return { lastSeq };
 }

@@ -1,25 +1,36 @@
+import { dataOf, Signature } from "../../core/facts/index.ts";
 import { mayClose } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import { isId } from "../vehicles/read-vehicle.ts";
+import { countVerdict } from "./count-verdict.ts";
 import { readBook } from "./read-books.ts";
+import { recordEntries } from "./record-entries.ts";
 
-export interface Signature {
+export interface NewSignature {
   /** Id of the entry that the signature becomes. */
   id: string;
   reason: string;
-  /** What the signer saw as open: a job that changed meanwhile isn't signed unseen. */
-  openSeen: string[];
+  /** What the signer saw as open: a job that changed meanwhile isn't signed unseen. The first `MOST_OPEN_SENT` do. */
+  openSeen: readonly string[];
+  /** How many were open; as many as `openSeen` where it isn't given. */
+  openCount?: number;
 }
 
 const LEAST_REASON = 10;
+/** The entry that a signature becomes keeps as many by name; the book beneath it has them all. */
+const MOST_OPEN_KEPT = 80;
+
+function isAsSeen(
+  because: readonly string[],
+  { openSeen, openCount = openSeen.length }: NewSignature,
+): boolean {
+  return because.length === openCount && openSeen.every((words, index) => words === because[index]);
+}
 
 /** Signs a job and locks it. With anything open it takes a written reason, and what is open must be what was shown. */
-export async function signJob(
-  { ...desk }: Desk,
-  jobId: string,
-  { id, reason, openSeen }: Signature,
-): Promise<void> {
+export async function signJob(desk: Desk, jobId: string, signature: NewSignature): Promise<void> {
+  const { id, reason } = signature;
   const { models, transaction, shopId, personId, now } = desk;
   const job = isId(jobId)
     ? await models.Job.findOne({ where: { id: jobId }, transaction, lock: true })
@@ -30,8 +41,9 @@ export async function signJob(
     if (isResend) return;
     throw new Refusal({ status: 409, message: `Job ${job.number} is signed already.` });
   }
-  const { because } = mayClose(await readBook(desk, jobId));
-  if (because.length !== openSeen.length || because.some((words, index) => words !== openSeen[index])) {
+  const book = await readBook(desk, jobId);
+  const { because } = mayClose(book);
+  if (!isAsSeen(because, signature)) {
     throw new Refusal({
       status: 409,
       message: "The book has changed since this page was shown. Read what is open again, then sign.",
@@ -43,29 +55,27 @@ export async function signJob(
       fields: { reason: `Something is open, so say why it may go, in ${LEAST_REASON} letters or more.` },
     });
   }
-  const seq = job.lastSeq + 1;
-  const data = { signed: true, open: because };
-  const text = reason.trim() || "everything is accounted for";
-  await models.Entry.create(
-    {
-      shopId,
-      id,
-      jobId,
-      seq,
-      at: now,
-      by: personId,
-      stage: "sign",
-      kind: "decision",
-      item: "signed",
-      text,
-      data,
-    },
-    { transaction },
+  const rest = because.length - MOST_OPEN_KEPT;
+  const open = [...because.slice(0, MOST_OPEN_KEPT), ...(rest > 0 ? [`and ${rest} more`] : [])];
+  await recordEntries(
+    desk,
+    jobId,
+    [
+      {
+        id,
+        at: now.toISOString(),
+        stage: "sign",
+        kind: "decision",
+        item: "signed",
+        text: reason.trim() || "everything is accounted for",
+        data: dataOf(Signature, { open }),
+      },
+    ],
+    { byServer: true },
   );
-  await job.update(
-    { signedAt: now, signedBy: personId, signReason: reason.trim() || null, lastSeq: seq },
-    { transaction },
-  );
+  await job.reload({ transaction });
+  await job.update({ signedAt: now, signedBy: personId, signReason: reason.trim() || null }, { transaction });
+  await countVerdict(desk, job, book);
   await models.Audit.create(
     { shopId, personId, what: "job signed", at: now, about: { jobId, open: because.length } },
     { transaction },

@@ -1,18 +1,22 @@
 import { createHash } from "node:crypto";
 import { promisify } from "node:util";
 import { gzip } from "node:zlib";
-import { analyseTrace, readTrace, type TraceAnalysis, type TraceSpec } from "../../core/trace/index.ts";
+import { dataOf, unwritable, WarmUpLog } from "../../core/facts/index.ts";
+import type { TraceAnalysis, TraceSpec } from "../../core/trace/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { recordEntries } from "../jobs/record-entries.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import type { CardInput } from "../vehicles/add-vehicle.ts";
 import { isId } from "../vehicles/read-vehicle.ts";
+import { judgeLog } from "./judge-log.ts";
 
 export interface NewLog {
   /** Of the log and of the entry that books it. */
   id: string;
   name: string;
-  text: string;
+  /** As it was handed in; `text` where it was never anything but text. */
+  bytes?: Uint8Array;
+  text?: string;
 }
 
 const compress = promisify(gzip);
@@ -35,47 +39,87 @@ export function sumUp({ checks, peakC }: TraceAnalysis): string {
   return `${of("pass").length} checks pass, ${unseen > 0 ? `${unseen} not seen, ` : ""}${peak}`;
 }
 
-/** Reads, judges and keeps a warm-up log, and books its verdicts. What the browser worked out is not taken on trust. */
-export async function bookLog(desk: Desk, jobId: string, { id, name, text }: NewLog): Promise<void> {
+const MOST_REASON_LETTERS = 600;
+const finite = (figure: number | undefined) => figure !== undefined && Number.isFinite(figure);
+
+/** The verdicts as the book keeps them: figures that are figures, sentences that end. */
+function keptChecks(checks: TraceAnalysis["checks"]): WarmUpLog["checks"] {
+  return Object.fromEntries(
+    Object.entries(checks).map(([check, { verdict, because, measured, expected, failing }]) => [
+      check,
+      {
+        verdict,
+        because: because.slice(0, MOST_REASON_LETTERS),
+        ...(finite(measured) ? { measured } : {}),
+        ...(finite(expected) ? { expected } : {}),
+        ...(failing ? { failing } : {}),
+      },
+    ]),
+  );
+}
+
+/** A log that is there is the same one sent again, or it is refused. */
+async function isThere(
+  { models, transaction }: Desk,
+  jobId: string,
+  id: string,
+  sha256: string,
+): Promise<boolean> {
+  const there = await models.Log.findOne({
+    where: { id },
+    attributes: ["id", "jobId", "sha256"],
+    transaction,
+  });
+  if (!there) return false;
+  if (there.jobId === jobId && there.sha256 === sha256) return true;
+  const where = there.jobId === jobId ? "in this job with other contents" : "in another job's book";
+  throw new Refusal({ status: 409, message: `A log with that id is ${where}: this one is not booked.` });
+}
+
+/**
+ * Reads, judges and keeps a warm-up log byte for byte, and books its verdicts. What the browser worked out is not taken
+ * on trust. It is judged before the job is held, so that nobody waits for it.
+ */
+export async function bookLog(desk: Desk, jobId: string, { id, name, ...given }: NewLog): Promise<void> {
   const { models, transaction, shopId, personId, now } = desk;
-  const job = isId(jobId)
-    ? await models.Job.findOne({ where: { id: jobId }, transaction, lock: true })
-    : null;
+  const bytes = given.bytes ?? new TextEncoder().encode(given.text ?? "");
+  const find = (lock: boolean) => models.Job.findOne({ where: { id: jobId }, transaction, lock });
+  const job = isId(jobId) ? await find(false) : null;
   if (!job || !personId) throw notFound("That job");
-  if (await models.Log.findOne({ where: { id }, attributes: ["id"], transaction })) return;
+  const sha256 = createHash("sha256").update(bytes).digest("hex");
+  if (await isThere(desk, jobId, id, sha256)) return;
+  const letters = unwritable(name);
+  if (letters) throw new Refusal({ message: "", fields: { name: letters } });
   const card = await models.CoolingCard.findOne({ where: { vehicleId: job.vehicleId }, transaction });
   if (!card)
     throw new Refusal({
       message: "This vehicle has no cooling card to judge a log by. Write the card first.",
     });
-  const { trace, problems } = readTrace(text);
-  if (!trace)
-    throw new Refusal({
-      message: problems.find((problem) => problem.stops)?.message ?? "",
-      fields: { log: "Not booked." },
-    });
-  const analysis = analyseTrace(trace, specOf(card));
-  const content = await compress(text);
-  const sha256 = createHash("sha256").update(text).digest("hex");
+  const judged = await judgeLog(bytes, specOf(card));
+  if ("stops" in judged) throw new Refusal({ message: judged.stops, fields: { log: "Not booked." } });
+  const { rows, analysis } = judged;
+  const content = await compress(bytes);
+  await find(true);
+  if (await isThere(desk, jobId, id, sha256)) return;
   await models.Log.create(
-    { shopId, id, jobId, name, rows: trace.s.length, sha256, content, createdBy: personId, createdAt: now },
+    { shopId, id, jobId, name, rows, sha256, content, createdBy: personId, createdAt: now },
     { transaction },
   );
-  const verdicts = Object.fromEntries(
-    Object.entries(analysis.checks).map(([check, { verdict, because, measured, expected }]) => [
-      check,
-      { verdict, because, measured, expected },
-    ]),
+  const fact = { logId: id, log: name, rows, peakC: analysis.peakC, checks: keptChecks(analysis.checks) };
+  await recordEntries(
+    desk,
+    jobId,
+    [
+      {
+        id,
+        at: now.toISOString(),
+        stage: "prove",
+        kind: "reading",
+        item: "warm-up log",
+        text: sumUp(analysis).slice(0, 1900),
+        data: dataOf(WarmUpLog, fact),
+      },
+    ],
+    { byServer: true },
   );
-  await recordEntries(desk, jobId, [
-    {
-      id,
-      at: now.toISOString(),
-      stage: "prove",
-      kind: "reading",
-      item: "warm-up log",
-      text: sumUp(analysis).slice(0, 1900),
-      data: { logId: id, log: name, rows: trace.s.length, peakC: analysis.peakC, checks: verdicts },
-    },
-  ]);
 }

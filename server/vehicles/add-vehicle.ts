@@ -38,7 +38,7 @@ export async function addVehicle(
 ): Promise<void> {
   if (await models.Vehicle.findOne({ where: { id: vehicle.id }, transaction })) return;
   try {
-    await models.Vehicle.create({ ...vehicle, shopId }, { transaction });
+    await models.Vehicle.create({ ...vehicle, firstDistanceKm: vehicle.distanceKm, shopId }, { transaction });
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error;
     // Row security keeps the columns to itself; the constraint's name is all that is told.

@@ -1,4 +1,17 @@
-import { type Entry, standing } from "../../../core/ledger/index.ts";
+import {
+  Codes,
+  Complaint,
+  CoolantLevel,
+  Distance,
+  type FactClass,
+  factsOf,
+  Gauge,
+  Happens,
+  lastFact,
+  type Said,
+  Trouble,
+} from "../../../core/facts/index.ts";
+import type { Entry } from "../../../core/ledger/index.ts";
 
 export const QUESTIONS = [
   "complaint",
@@ -18,14 +31,25 @@ export interface Answered {
   chips: string[];
 }
 
-/** What Ask has heard so far: the entry that counts for each question. */
+const answered = (said: Said<object> | undefined, chips: string[] = []): Answered | undefined =>
+  said && { id: said.entry.id, text: said.entry.text, value: said.entry.value, chips };
+
+/** What Ask has heard so far: the answer that stands for each question. */
 export function answersOf(entries: readonly Entry[]): Partial<Record<Question, Answered>> {
-  const answers: Partial<Record<Question, Answered>> = {};
-  for (const { id, stage, item, text, value, data } of standing(entries)) {
-    const question = QUESTIONS.find((each) => each === item);
-    if (stage !== "ask" || !question) continue;
-    const chips = Array.isArray(data?.chips) ? data.chips.filter((chip) => typeof chip === "string") : [];
-    answers[question] = { id, text, value, chips };
-  }
-  return answers;
+  const plain = (kind: FactClass) => answered(lastFact(entries, kind));
+  const chips = (kind: FactClass<Trouble | Happens>) => {
+    const said = lastFact(entries, kind);
+    return answered(said, said?.fact.chips);
+  };
+  const level = factsOf(entries, CoolantLevel).findLast(({ entry }) => entry.stage === "ask");
+  const answers = {
+    complaint: plain(Complaint),
+    distance: plain(Distance),
+    trouble: chips(Trouble),
+    happens: chips(Happens),
+    gauge: plain(Gauge),
+    "coolant level": answered(level),
+    codes: plain(Codes),
+  };
+  return Object.fromEntries(Object.entries(answers).filter(([, answer]) => answer));
 }

@@ -1,5 +1,15 @@
 import { useState } from "react";
 import { TROUBLES } from "../../../core/diagnosis/knowledge/troubles.ts";
+import {
+  Codes,
+  Complaint,
+  CoolantLevel,
+  Distance,
+  dataOf,
+  Gauge,
+  Happens,
+  Trouble,
+} from "../../../core/facts/index.ts";
 import type { EntryDraft } from "../../../core/ledger/index.ts";
 import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
 import { useMember } from "../../shell/member.ts";
@@ -52,8 +62,8 @@ export default function Ask() {
   const [codes, setCodes] = useDraft(`codes:${page.job.id}`);
   const [troubles, setTroubles] = useState<string[]>();
   const [happens, setHappens] = useState<string[]>();
-  const [gauge, setGauge] = useState("");
-  const [level, setLevel] = useState("");
+  const [gauge, setGauge] = useState<string>();
+  const [level, setLevel] = useState<string>();
   const km = distance.trim() === "" ? undefined : readDistance(distance, system);
   const isDistanceWrong = distance.trim() !== "" && km === undefined;
   const lastKm = page.vehicle.distanceKm;
@@ -71,50 +81,62 @@ export default function Ask() {
     const before = answers[question];
     if (!isSame) drafts.push(before ? { ...draft, corrects: before.id } : draft);
   };
+  /** A booked answer that was cleared is struck: what isn't said any more doesn't count. */
+  const clear = (question: Question) => {
+    const before = answers[question];
+    if (before) drafts.push({ kind: "reading", corrects: before.id });
+  };
   if (complaint.trim())
     put(
       "complaint",
-      { kind: "note", item: "complaint", text: complaint.trim() },
+      { kind: "note", item: "complaint", text: complaint.trim(), data: dataOf(Complaint, {}) },
       complaint.trim() === answers.complaint?.text,
     );
   if (km !== undefined)
     put(
       "distance",
-      { kind: "reading", item: "distance", value: km, unit: "km" },
+      { kind: "reading", item: "distance", value: km, unit: "km", data: dataOf(Distance, {}) },
       km === answers.distance?.value,
     );
-  for (const [question, chips] of [
-    ["trouble", troubles],
-    ["happens", happens],
+  for (const [question, chips, kind] of [
+    ["trouble", troubles, Trouble],
+    ["happens", happens, Happens],
   ] as const) {
-    const text = chips?.join(", ");
-    if (!chips || !text) continue;
+    if (chips?.length === 0) clear(question);
+    if (!chips?.length) continue;
+    const text = chips.join(", ");
     put(
       question,
-      { kind: "reading", item: question, text, data: { chips } },
+      { kind: "reading", item: question, text, data: dataOf(kind, { chips }) },
       text === answers[question]?.text,
     );
   }
-  if (gauge) put("gauge", { kind: "reading", item: "gauge", text: gauge }, gauge === answers.gauge?.text);
+  if (gauge === "") clear("gauge");
+  else if (gauge)
+    put(
+      "gauge",
+      { kind: "reading", item: "gauge", text: gauge, data: dataOf(Gauge, {}) },
+      gauge === answers.gauge?.text,
+    );
   const mark = LEVELS[level as keyof typeof LEVELS];
-  if (mark)
+  if (level === "") clear("coolant level");
+  else if (mark)
     put(
       "coolant level",
-      { kind: "reading", item: "coolant level", text: level, data: { level: mark } },
+      { kind: "reading", item: "coolant level", text: level, data: dataOf(CoolantLevel, { level: mark }) },
       level === answers["coolant level"]?.text,
     );
   if (codes.trim())
     put(
       "codes",
-      { kind: "reading", item: "codes", text: codes.trim() },
+      { kind: "reading", item: "codes", text: codes.trim(), data: dataOf(Codes, {}) },
       codes.trim() === answers.codes?.text,
     );
 
   const save = () => {
     book(drafts);
-    for (const clear of [setComplaint, setDistance, setCodes, setGauge, setLevel]) clear("");
-    setTroubles(undefined);
-    setHappens(undefined);
+    for (const empty of [setComplaint, setDistance, setCodes]) empty("");
+    for (const untouched of [setTroubles, setHappens, setGauge, setLevel]) untouched(undefined);
   };
   const isAnswered = answers.complaint && answers.distance;
   return (
@@ -194,7 +216,7 @@ export default function Ask() {
           <ChipsOne
             label="Gauge"
             options={GAUGES}
-            value={gauge || (answers.gauge?.text ?? "")}
+            value={gauge ?? answers.gauge?.text ?? ""}
             onChange={setGauge}
           />
         </section>
@@ -205,7 +227,7 @@ export default function Ask() {
           <ChipsOne
             label="Coolant level"
             options={Object.keys(LEVELS)}
-            value={level || (answers["coolant level"]?.text ?? "").split(",")[0] || ""}
+            value={level ?? (answers["coolant level"]?.text ?? "").split(",")[0] ?? ""}
             onChange={setLevel}
           />
         </section>

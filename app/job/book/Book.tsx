@@ -2,28 +2,9 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { openItems, type Stage } from "../../../core/ledger/index.ts";
 import type { JobContext } from "../context.ts";
+import { Balance } from "./Balance.tsx";
 import { BookLines } from "./BookLines.tsx";
 import { EntryLine } from "./EntryLine.tsx";
-
-function Balance({ open }: { open: string[] }) {
-  return (
-    <section aria-label="Open balance" className="border-ink border-t-4 border-double px-5 py-3">
-      <h3 className="font-bold">{open.length === 0 ? "Balanced" : "Open"}</h3>
-      {open.length === 0 ? (
-        <p className="text-ink-2">Everything is accounted for.</p>
-      ) : (
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
-        <ul tabIndex={0} className="max-h-32 overflow-y-auto">
-          {open.map((words) => (
-            <li key={words} className="leading-snug">
-              {words}
-            </li>
-          ))}
-        </ul>
-      )}
-    </section>
-  );
-}
 
 function Inside({ context, stage, open }: { context: JobContext; stage: Stage; open: string[] }) {
   const [line, setLine] = useState<{ text: string; at: number }>();

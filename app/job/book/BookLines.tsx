@@ -1,24 +1,17 @@
-import { Fragment, type RefObject, useEffect, useRef } from "react";
-import { correctedIds, describeEntry, type Entry, isStrike } from "../../../core/ledger/index.ts";
+import { Fragment, memo, type RefObject, useEffect, useRef, useState } from "react";
+import { correctedIds, type Entry } from "../../../core/ledger/index.ts";
 import { format, type System } from "../../../core/units/index.ts";
 import { clockOf, dayOf } from "../../ui/dates.ts";
 import { InMark, OutMark } from "../../ui/OutIn.tsx";
 import type { JobContext } from "../context.ts";
+import { LineDialog } from "./LineDialog.tsx";
+import { lineWords } from "./line-words.ts";
+import { useUndo } from "./useUndo.ts";
 
 const amount = (entry: Entry, figure: number, system: System) =>
-  entry.account === "coolant" ? format(figure, "volume", system).split("\u00a0")[0] : String(figure);
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
-function words(entry: Entry, system: System, entries: readonly Entry[]): string {
-  if (isStrike(entry)) {
-    const struck = entries.find((each) => each.id === entry.corrects);
-    return `Line ${struck?.seq} struck out.`;
-  }
-  const said = capital(describeEntry(entry, system).replace(/^(Out|In): /, ""));
-  const corrected = entry.corrects && entries.find((each) => each.id === entry.corrects);
-  return corrected ? `Line ${corrected.seq} corrected: ${said}` : said;
-}
+  entry.account === "coolant" && Number.isFinite(figure)
+    ? format(figure, "volume", system).split("\u00a0")[0]
+    : String(figure);
 
 const AT_FOOT_PX = 40;
 
@@ -50,11 +43,92 @@ function useFoot(foot: RefObject<HTMLElement | null>): void {
   }, [foot]);
 }
 
+interface RowGiven {
+  entry: Entry;
+  words: string;
+  time: string;
+  by: string;
+  isOff: boolean;
+  isWaiting: boolean;
+  system: System;
+  onOpen: (entry: Entry) => void;
+  onUndo?: () => void;
+}
+
+/** One line, the whole of it a target that opens it. What only tells something is written across the columns. */
+const Row = memo(function Row({
+  entry,
+  words,
+  time,
+  by,
+  isOff,
+  isWaiting,
+  system,
+  onOpen,
+  onUndo,
+}: RowGiven) {
+  const moves = entry.out !== undefined || entry.in !== undefined;
+  const figure = (count: number) => (
+    <span className={`figure ${isOff ? "line-through" : ""}`}>{amount(entry, count, system)}</span>
+  );
+  return (
+    <tr
+      data-line={entry.seq}
+      data-unsent={isWaiting ? "" : undefined}
+      className="relative align-top hover:bg-wash [&>td]:border-rule [&>td]:border-b"
+    >
+      <td className="h-12 py-1.5 pl-4">
+        <button
+          type="button"
+          className="figure min-h-6 text-ink-2 text-sm after:absolute after:inset-0 after:content-['']"
+          aria-label={`Line ${entry.seq}, ${time}, by ${by}: open it`}
+          onClick={() => onOpen(entry)}
+        >
+          {time}
+        </button>
+      </td>
+      <td colSpan={moves ? 1 : 3} className="py-1.5 pr-2">
+        <span className={`break-words ${isOff ? "text-ink-2 line-through" : ""}`}>{words}</span>
+        {isWaiting && <span className="ml-1 whitespace-nowrap font-bold text-sm">· not sent yet</span>}
+        {onUndo && (
+          <button
+            type="button"
+            className="relative z-[1] mt-1 block min-h-12 rounded-md border-2 border-ink bg-sheet px-4 font-bold"
+            onClick={onUndo}
+          >
+            Undo
+          </button>
+        )}
+      </td>
+      {moves && (
+        <>
+          <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 text-right text-out">
+            {entry.out !== undefined && (
+              <>
+                <OutMark /> {figure(entry.out)}
+              </>
+            )}
+          </td>
+          <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 pr-3 text-right text-in">
+            {entry.in !== undefined && (
+              <>
+                {figure(entry.in)} <InMark />
+              </>
+            )}
+          </td>
+        </>
+      )}
+    </tr>
+  );
+});
+
 /** Every line of the book, ruled, newest at the foot; corrected ones stay readable, struck through. */
 export function BookLines({ context, onCorrect }: { context: JobContext; onCorrect: (seq: number) => void }) {
   const { entries, system, timeZone, page, waiting } = context;
   const corrected = correctedIds(entries);
   const foot = useRef<HTMLElement>(null);
+  const [opened, setOpened] = useState<Entry>();
+  const undo = useUndo(context);
   useFoot(foot);
   let day = "";
   return (
@@ -73,16 +147,16 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
         <table className="w-full table-fixed border-separate border-spacing-0 text-[0.94rem]">
           <thead className="sticky top-0 z-10 bg-sheet">
             <tr className="text-left text-sm [&>th]:border-rule [&>th]:border-b">
-              <th scope="col" className="w-[4.9rem] py-1 pl-5 font-normal text-ink-2">
+              <th scope="col" className="w-[3.9rem] py-1 pl-4 font-normal text-ink-2">
                 time
               </th>
               <th scope="col" className="font-normal text-ink-2">
                 <span className="sr-only">what</span>
               </th>
-              <th scope="col" className="w-[4.4rem] border-rule border-l px-1.5 text-right text-out">
+              <th scope="col" className="w-[5rem] border-rule border-l px-1.5 text-right text-out">
                 out
               </th>
-              <th scope="col" className="w-[4.9rem] border-rule border-l px-1.5 pr-3 text-right text-in">
+              <th scope="col" className="w-[5.4rem] border-rule border-l px-1.5 pr-3 text-right text-in">
                 in
               </th>
             </tr>
@@ -92,9 +166,6 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
               const today = dayOf(entry.at, timeZone);
               const isNewDay = today !== day;
               day = today;
-              const isOff = corrected.has(entry.id);
-              // What only tells something is written across the columns, as in a book on paper.
-              const moves = entry.out !== undefined || entry.in !== undefined;
               return (
                 <Fragment key={entry.id}>
                   {isNewDay && (
@@ -104,51 +175,17 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
                       </th>
                     </tr>
                   )}
-                  <tr
-                    data-line={entry.seq}
-                    data-unsent={waiting.has(entry.id) ? "" : undefined}
-                    className="align-top [&>td]:border-rule [&>td]:border-b"
-                  >
-                    <td className="py-1.5 pl-5">
-                      <button
-                        type="button"
-                        className="figure min-h-6 text-ink-2 text-sm hover:underline disabled:no-underline"
-                        aria-label={`Line ${entry.seq}, ${clockOf(entry.at, timeZone)}, by ${page.names[entry.by] ?? "somebody"}: correct it`}
-                        title={`Line ${entry.seq}, by ${page.names[entry.by] ?? "somebody"}`}
-                        disabled={isOff || waiting.has(entry.id)}
-                        onClick={() => onCorrect(entry.seq)}
-                      >
-                        {clockOf(entry.at, timeZone)}
-                      </button>
-                    </td>
-                    <td
-                      colSpan={moves ? 1 : 3}
-                      className={`py-1.5 pr-2 ${isOff ? "text-ink-2 line-through" : ""}`}
-                    >
-                      {words(entry, system, entries)}
-                      {waiting.has(entry.id) && (
-                        <span className="ml-1 whitespace-nowrap font-bold text-sm">· not sent yet</span>
-                      )}
-                    </td>
-                    {moves && (
-                      <>
-                        <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 text-right text-out">
-                          {entry.out !== undefined && (
-                            <span className={`figure ${isOff ? "line-through" : ""}`}>
-                              <OutMark /> {amount(entry, entry.out, system)}
-                            </span>
-                          )}
-                        </td>
-                        <td className="whitespace-nowrap border-rule border-l px-1.5 py-1.5 pr-3 text-right text-in">
-                          {entry.in !== undefined && (
-                            <span className={`figure ${isOff ? "line-through" : ""}`}>
-                              {amount(entry, entry.in, system)} <InMark />
-                            </span>
-                          )}
-                        </td>
-                      </>
-                    )}
-                  </tr>
+                  <Row
+                    entry={entry}
+                    words={lineWords(entry, system, entries)}
+                    time={clockOf(entry.at, timeZone)}
+                    by={page.names[entry.by] ?? "somebody"}
+                    isOff={corrected.has(entry.id)}
+                    isWaiting={waiting.has(entry.id)}
+                    system={system}
+                    onOpen={setOpened}
+                    onUndo={undo?.lineId === entry.id ? undo.undo : undefined}
+                  />
                 </Fragment>
               );
             })}
@@ -158,6 +195,14 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
           <p className="px-5 py-3 text-ink-2">An empty book. Write the complaint first.</p>
         )}
       </section>
+      {opened && (
+        <LineDialog
+          entry={opened}
+          context={context}
+          onCorrect={onCorrect}
+          onClose={() => setOpened(undefined)}
+        />
+      )}
     </>
   );
 }

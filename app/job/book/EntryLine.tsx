@@ -1,8 +1,8 @@
-import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
+import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from "react";
 import {
   completeLine,
-  correctedIds,
   type LineContext,
+  type LineReading,
   readLine,
   type Stage,
   stillOut,
@@ -22,16 +22,13 @@ function namesUsed({ entries }: JobContext): string[] {
   return [...new Set(used.flatMap((text) => text.toLowerCase().match(WORD) ?? []))];
 }
 
-function lineContext(context: JobContext, stage: Stage): LineContext {
-  const corrected = correctedIds(context.entries);
-  return {
-    open: stillOut(context.entries),
-    stage,
-    system: context.system,
-    names: namesUsed(context),
-    book: context.entries.map(({ seq, id, kind }) => ({ seq, id, kind, correctable: !corrected.has(id) })),
-  };
-}
+const lineContext = (context: JobContext, stage: Stage): LineContext => ({
+  open: stillOut(context.entries),
+  stage,
+  system: context.system,
+  names: namesUsed(context),
+  entries: context.entries,
+});
 
 /** The one-line entry: says how it reads what is typed, completes from what is open, books on Enter, guesses nothing. */
 export function EntryLine({
@@ -49,6 +46,9 @@ export function EntryLine({
   const [text, setText] = useDraft(`line:${page.job.id}`);
   const [chosen, setChosen] = useState(-1);
   const isSigned = page.job.signedAt !== null;
+  const reader = useMemo(() => lineContext(context, stage), [context, stage]);
+  const offers = useMemo(() => completeLine(text, reader), [text, reader]);
+  const line = useMemo(() => (text.trim() === "" ? undefined : readLine(text, reader)), [text, reader]);
   useEffect(() => {
     if (!given) return;
     setText(given.text);
@@ -60,9 +60,6 @@ export function EntryLine({
         The front desk reads the book; technicians write in it.
       </p>
     );
-  const reader = lineContext(context, stage);
-  const offers = completeLine(text, reader);
-  const line = text.trim() === "" ? undefined : readLine(text, reader);
   const isRefusedHere = isSigned && line && "entry" in line && !line.entry.corrects;
   const type = (next: string) => {
     setText(next);
@@ -70,8 +67,10 @@ export function EntryLine({
   };
   const submit = () => {
     if (!line || "expected" in line || isRefusedHere) return;
-    book([line.entry, ...line.more]);
-    type("");
+    choose(line);
+  };
+  const choose = ({ entry, more }: LineReading) => {
+    if (book([entry, ...more])) type("");
   };
   const press = (event: KeyboardEvent<HTMLInputElement>) => {
     const offer = offers[chosen] ?? offers[0];
@@ -157,7 +156,7 @@ export function EntryLine({
             </button>
           )}
         </div>
-        <p id={`${id}-reading`} role="status" className="min-h-6 text-sm leading-snug">
+        <div id={`${id}-reading`} role="status" className="min-h-6 text-sm leading-snug">
           {!line && (
             <span className="text-ink-2">
               {isSigned
@@ -170,10 +169,38 @@ export function EntryLine({
             (isRefusedHere
               ? "The job is signed: name the line to correct, such as correct 14 …"
               : `${line.reading} Enter books it.`)}
-          {line && "expected" in line && <Pointed text={text} at={line.at} expected={line.expected} />}
-        </p>
+          {line && "expected" in line && line.choices && <Choices choices={line.choices} onChoose={choose} />}
+          {line && "expected" in line && !line.choices && (
+            <Pointed text={text} at={line.at} expected={line.expected} />
+          )}
+        </div>
       </div>
     </div>
+  );
+}
+
+/** A line that can mean several things is asked about: one tap says which. */
+function Choices({
+  choices,
+  onChoose,
+}: {
+  choices: LineReading[];
+  onChoose: (reading: LineReading) => void;
+}) {
+  return (
+    <span className="flex flex-col gap-1">
+      <span className="font-bold">It can mean several things. Which?</span>
+      {choices.map((choice) => (
+        <button
+          key={choice.reading}
+          type="button"
+          className="min-h-12 rounded-md border-2 border-ink px-3 text-left"
+          onClick={() => onChoose(choice)}
+        >
+          {choice.reading}
+        </button>
+      ))}
+    </span>
   );
 }
 

@@ -1,9 +1,16 @@
-import { type BuildGroup, type BuildItem, buildList, stillOut, thing } from "../../../core/ledger/index.ts";
+import {
+  type BuildGroup,
+  type BuildItem,
+  buildList,
+  type EntryDraft,
+  stillOut,
+  thing,
+} from "../../../core/ledger/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { InMark } from "../../ui/OutIn.tsx";
 import { useJob } from "../context.ts";
 import { Tray } from "../Tray.tsx";
-import { tickId } from "../tick-id.ts";
+import { moveTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
 
 const CAUTIONS = [
@@ -23,19 +30,20 @@ const isBeside = (group: BuildGroup) =>
   group.items.every((item) => item.account === "tool" || item.account === "line-cap");
 
 function BackRow({ item }: { item: BuildItem }) {
-  const { book, mayBook } = useJob();
+  const { page, entries, book, mayBook } = useJob();
   const whole = thing(item, item.open);
-  const back = (count: number) =>
-    book(
-      {
-        kind: "movement",
-        account: item.account,
-        item: item.item,
-        ...(item.place ? { place: item.place } : {}),
-        in: count,
-      },
-      [tickId(item.entryId, item.open, count)],
-    );
+  const back = (count: number) => {
+    const draft: EntryDraft = {
+      kind: "movement",
+      account: item.account,
+      item: item.item,
+      ...(item.place ? { place: item.place } : {}),
+      in: count,
+    };
+    // One of several counts every tap; all of them, or the only one, is one tick whoever taps it.
+    const isOneOfSeveral = count < item.open;
+    book(draft, isOneOfSeveral ? [] : [moveTick(page.job.id, entries, draft)]);
+  };
   return (
     <li className="flex flex-wrap items-center gap-3 border-rule border-b py-2">
       <span className="min-w-24 flex-1 text-lg leading-snug">
@@ -66,56 +74,44 @@ function BackRow({ item }: { item: BuildItem }) {
   );
 }
 
-function Now({ groups }: { groups: BuildGroup[] }) {
+/** Things that left one place together, each with its ticks; what is known to hold them up is said, and holds nobody. */
+function Group({ group }: { group: BuildGroup }) {
+  const isBag = group.items.some((item) => item.place === group.place && item.place.startsWith("bag"));
   return (
-    <section aria-labelledby="now" className="flex flex-col gap-4">
-      <h3 id="now" className="text-xl">
-        Now
+    <div>
+      {isBag && <p className="border-ink border-b-2 pb-1 font-bold">{group.place}</p>}
+      {group.behind.length > 0 && <p className="text-ink-2">first: {group.behind.join(", ")}</p>}
+      <ul>
+        {group.items.map((item) => (
+          <BackRow key={item.entryId} item={item} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Groups({ id, title, groups }: { id: string; title: string; groups: BuildGroup[] }) {
+  if (groups.length === 0) return null;
+  return (
+    <section aria-labelledby={id} className="flex flex-col gap-4">
+      <h3 id={id} className="text-xl">
+        {title}
       </h3>
       {groups.map((group) => (
-        <div key={group.items.map((item) => item.entryId).join()}>
-          {group.items.some((item) => item.place === group.place && item.place.startsWith("bag")) && (
-            <p className="border-ink border-b-2 pb-1 font-bold">{group.place}</p>
-          )}
-          <ul>
-            {group.items.map((item) => (
-              <BackRow key={item.entryId} item={item} />
-            ))}
-          </ul>
-        </div>
+        <Group key={group.items.map((item) => item.entryId).join()} group={group} />
       ))}
     </section>
   );
 }
 
-function Then({ groups }: { groups: BuildGroup[] }) {
-  if (groups.length === 0) return null;
-  return (
-    <section aria-labelledby="then" className="flex flex-col gap-3">
-      <h3 id="then" className="text-xl">
-        Then, in this order
-      </h3>
-      <ol>
-        {groups.map((group) => (
-          <li key={group.items.map((item) => item.entryId).join()} className="border-rule border-b py-2">
-            <p>
-              <span className="font-bold">
-                {group.items.map((item) => thing(item, item.open)).join(", ")}
-              </span>
-            </p>
-            <p className="text-ink-2">behind {group.behind.slice(-2).join(" and ")}</p>
-          </li>
-        ))}
-      </ol>
-    </section>
-  );
-}
-
-/** Putting back: what is out, in the reverse order of its leaving, and only what nothing else holds up. */
+/** Putting back: what is out, offered in the reverse order of its leaving. Anything that is out can be ticked. */
 export default function Build() {
   const { entries } = useJob();
   const groups = buildList(entries);
-  const ready = groups.filter((group) => group.ready);
+  const now = groups.filter((group) => group.ready && !isBeside(group));
+  const later = [...groups.filter((group) => !group.ready), ...groups.filter(isBeside)];
+  // Half of what is ready comes first; the rest stands beside it, in the same order.
+  const first = now.slice(0, Math.max(1, Math.ceil(now.length / 2)));
   return (
     <Work title="What goes back next?" next={{ label: "On to Fill", to: "fill" }}>
       <Cautions texts={CAUTIONS} />
@@ -128,8 +124,8 @@ export default function Build() {
       ) : (
         <>
           <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
-            <Now groups={[...ready.filter((group) => !isBeside(group)), ...ready.filter(isBeside)]} />
-            <Then groups={groups.filter((group) => !group.ready)} />
+            <Groups id="now" title="Last off, first on" groups={first} />
+            <Groups id="then" title="Then" groups={[...now.slice(first.length), ...later]} />
           </div>
           <section aria-labelledby="tray">
             <h3 id="tray" className="mb-2 text-xl">

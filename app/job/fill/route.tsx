@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { dataOf, Strength } from "../../../core/facts/index.ts";
 import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
 import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -50,7 +51,7 @@ function Pour() {
     const item = MOVES[move as keyof typeof MOVES];
     if (litres === undefined || isStrengthWrong) return;
     const direction: Partial<EntryDraft> = item === "poured" ? { in: litres } : { out: litres };
-    const data = item === "poured" && fraction !== undefined ? { data: { fraction } } : {};
+    const data = item === "poured" && fraction !== undefined ? { data: dataOf(Strength, { fraction }) } : {};
     book({ kind: "movement", account: "coolant", item, unit: "L", ...direction, ...data });
     setAmount("");
   };
@@ -131,20 +132,20 @@ export default function Fill() {
         <Jar capacityL={page.card?.capacityL} sums={sums} system={system} />
         <div className="flex flex-col gap-6">
           <div>
-            <p className="text-ink-2">
-              {!sums.moved
-                ? "Nothing has moved yet"
-                : sums.withinTolerance
-                  ? "Level, as near as jugs can tell"
-                  : isShort
-                    ? "Not accounted for: still to pour, air, or lost"
-                    : "More went in than is known to have come out"}
-            </p>
             <p role="status">
               <Figure value={Math.abs(sums.unaccountedL)} dimension="volume" system={system} isKey />
-              <span className="ml-4 text-ink-2">
-                ± {format(sums.toleranceL, "volume", system)} for jugs and what clings
+              <span className="ml-4 font-bold">
+                {!sums.moved ? "has moved so far" : isShort ? "out and not back in" : "more in than came out"}
               </span>
+            </p>
+            <p className="text-ink-2">
+              {!sums.moved
+                ? "Write down what comes out, then what goes in."
+                : sums.withinTolerance
+                  ? `Level, as near as jugs can tell: ± ${format(sums.toleranceL, "volume", system)} for jugs and what clings.`
+                  : isShort
+                    ? `Still to pour, air, or lost. Jugs and what clings account for ± ${format(sums.toleranceL, "volume", system)}.`
+                    : `It was low, or is losing. Jugs and what clings account for ± ${format(sums.toleranceL, "volume", system)}.`}
             </p>
           </div>
           <table className="max-w-md">

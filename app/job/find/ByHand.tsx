@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { dataOf, Finding, OwnTest as OwnTestFact } from "../../../core/facts/index.ts";
 import type { Verdict } from "../../../core/judgement/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextArea, TextField } from "../../ui/Field.tsx";
@@ -25,7 +26,7 @@ function OwnTest() {
       kind: "test",
       item: what.trim(),
       ...(seen.trim() ? { text: seen.trim() } : {}),
-      data: { verdict },
+      data: dataOf(OwnTestFact, { verdict }),
     });
     setWhat("");
     setSeen("");
@@ -74,8 +75,10 @@ function OwnVerdict({ find }: { find: Find }) {
   const say = (kind: "fault" | "nothing-wrong") => {
     const text = words.trim() || (kind === "nothing-wrong" ? "Within its card, nothing wrong" : "");
     if (!text) return setAsked(true);
-    const data =
-      kind === "nothing-wrong" ? { finding: kind, hypothesis: "nothing-wrong" } : { finding: kind };
+    const data = dataOf(
+      Finding,
+      kind === "nothing-wrong" ? { finding: kind, hypothesis: "nothing-wrong" } : { finding: kind },
+    );
     const draft = { kind: "decision" as const, item: "finding", text, data };
     book(finding ? { ...draft, corrects: finding.entryId } : draft);
     setWords("");

@@ -1,11 +1,21 @@
 import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import { factOf, OwnTest, TestOutcome } from "../../../core/facts/index.ts";
 import type { Verdict } from "../../../core/judgement/index.ts";
-import { standing } from "../../../core/ledger/index.ts";
+import { type Entry, standing } from "../../../core/ledger/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf } from "../../ui/dates.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { useJob } from "../context.ts";
 import type { Find } from "./useFind.ts";
+
+const verdictOf = (entry: Entry): Verdict => {
+  const said = factOf(entry)?.fact;
+  return said instanceof TestOutcome || said instanceof OwnTest ? said.verdict : "not-seen";
+};
+const testNamed = (entry: Entry): string => {
+  const said = factOf(entry)?.fact;
+  return said instanceof TestOutcome ? said.test : "";
+};
 
 /** Everything tested so far, each result with a way to take it back or do it once more. */
 export function Done({ find, onTest }: { find: Find; onTest: (test: string) => void }) {
@@ -25,23 +35,25 @@ export function Done({ find, onTest }: { find: Find; onTest: (test: string) => v
       <ul>
         {tests.map((test) => (
           <li key={test.id} className="flex flex-wrap items-center gap-x-3 border-rule border-b py-1.5">
-            <VerdictShape verdict={(test.data?.verdict as Verdict | undefined) ?? "not-seen"} />
+            <VerdictShape verdict={verdictOf(test)} />
             <span className="min-w-48 flex-1">
               <span className="font-bold">{test.item}</span> {test.text && <span>{test.text}</span>}{" "}
               <span className="figure text-ink-2 text-sm">
                 {clockOf(test.at, timeZone)} {page.names[test.by]?.split(" ")[0]}
               </span>
             </span>
-            {isEvidence(test.id) && mayBook && (
+            {mayBook && (
               <span className="flex">
-                <Button
-                  weight="quiet"
-                  className="px-2"
-                  aria-label={`Once more: ${test.item}`}
-                  onClick={() => onTest(String(test.data?.test))}
-                >
-                  Once more
-                </Button>
+                {isEvidence(test.id) && (
+                  <Button
+                    weight="quiet"
+                    className="px-2"
+                    aria-label={`Once more: ${test.item}`}
+                    onClick={() => onTest(testNamed(test))}
+                  >
+                    Once more
+                  </Button>
+                )}
                 <Button
                   weight="quiet"
                   className="px-2"

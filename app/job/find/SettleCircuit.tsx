@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { CIRCUITS, type CircuitAnswers, settleCircuit } from "../../../core/diagnosis/knowledge/index.ts";
+import { dataOf, FanCircuit } from "../../../core/facts/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { useJob } from "../context.ts";
@@ -89,7 +90,7 @@ export function SettleCircuit() {
                     kind: "decision",
                     item: "fan circuit",
                     text: CIRCUITS[kind].name,
-                    data: { circuit: kind },
+                    data: dataOf(FanCircuit, { circuit: kind }),
                   })
                 }
               >

@@ -3,6 +3,7 @@ import { type ClientLoaderFunctionArgs, isRouteErrorResponse, Link, useLoaderDat
 import { readHistoryForJob } from "../../../server/jobs/read-history.ts";
 import { readRecentJob } from "../../../server/jobs/read-recent-job.ts";
 import { guarded } from "../../shell/guard.server.ts";
+import { Button } from "../../ui/Button.tsx";
 import { Work } from "../Work.tsx";
 import { ByHand } from "./ByHand.tsx";
 import { CircuitMap } from "./CircuitMap.tsx";
@@ -30,7 +31,7 @@ export async function clientLoader({ serverLoader }: ClientLoaderFunctionArgs) {
     return await serverLoader<typeof loader>();
   } catch (error) {
     if (error instanceof Response || isRouteErrorResponse(error)) throw error;
-    return { history: [], recent: null, isCutOff: true };
+    return { history: {}, recent: null, isCutOff: true };
   }
 }
 
@@ -39,11 +40,20 @@ const isKnown = (find: FindView): find is KnownFind => find.state !== undefined;
 function Booked({ find }: { find: FindView }) {
   if (!find.finding) return null;
   return (
-    <p className="border-ink border-l-[6px] bg-wash py-2 pl-4" role="status">
+    <p className="border-ink border-l-[6px] bg-wash py-1 pl-4" role="status">
       <span className="text-ink-2">
         {find.finding.kind === "nothing-wrong" ? "Booked: nothing wrong." : "Booked as the fault:"}
       </span>{" "}
       <span className="font-bold">{find.finding.words}</span>
+      {find.mayBook && (
+        <Button
+          weight="quiet"
+          className="ml-2 px-2"
+          onClick={() => find.finding && find.strike(find.finding.entryId, "decision")}
+        >
+          Take it back
+        </Button>
+      )}
     </p>
   );
 }

@@ -1,18 +1,31 @@
 import { useMemo } from "react";
+import type { History } from "../../../core/diagnosis/index.ts";
 import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import {
+  CannotTest,
+  CoolantLevel,
+  dataOf,
+  FanCircuit,
+  FanHeard,
+  Finding,
+  factOf,
+  TestOutcome,
+  WarmUpLog,
+} from "../../../core/facts/index.ts";
 import { circuitOf, type FindState, findState, UNSURE, verdictOffer } from "../../../core/job/find/index.ts";
 import { findingOf } from "../../../core/job/index.ts";
 import type { Entry } from "../../../core/ledger/index.ts";
 import { useJob } from "../context.ts";
 
 /** Entries that move what Find knows; typing bolts into the book does not think the plan over again. */
-const matters = ({ stage, data, corrects }: Entry) =>
-  stage === "ask" ||
-  corrects !== undefined ||
-  Boolean(data?.test ?? data?.cannot ?? data?.circuit ?? data?.logId ?? data?.fan);
+const MOVES = [TestOutcome, CannotTest, FanCircuit, WarmUpLog, FanHeard, CoolantLevel];
+const matters = (entry: Entry) =>
+  entry.stage === "ask" ||
+  entry.corrects !== undefined ||
+  MOVES.some((kind) => factOf(entry)?.fact instanceof kind);
 
 /** What Find knows, and the ways to add to it. */
-export function useFind(history: readonly string[], isAfterWork: boolean) {
+export function useFind(history: History, isAfterWork: boolean) {
   const { page, entries, book, mayBook } = useJob();
   const kind = circuitOf(entries, page.card?.circuit);
   const moved = entries
@@ -37,12 +50,12 @@ export function useFind(history: readonly string[], isAfterWork: boolean) {
       kind: "test",
       item: test.name,
       text: seen ?? outcome?.name ?? "Not sure",
-      data: {
+      data: dataOf(TestOutcome, {
         test: testId,
         outcome: outcomeId,
         verdict: outcome?.verdict ?? "not-seen",
-        ...(test.hazards.length > 0 ? { acknowledged: true } : {}),
-      },
+        ...(test.hazards.length > 0 ? { hazardsRead: true } : {}),
+      }),
       ...(earlier ? { corrects: earlier.entryId } : {}),
     });
   };
@@ -52,7 +65,7 @@ export function useFind(history: readonly string[], isAfterWork: boolean) {
       kind: "decision",
       item: testOf(testId).name,
       text: `can't be done here: ${reason}`,
-      data: { cannot: testId },
+      data: dataOf(CannotTest, { test: testId }),
     });
   const strike = (entryId: string, kind: "test" | "decision") => book({ kind, corrects: entryId });
   const decide = (hypothesis: string, words: string) =>
@@ -60,7 +73,10 @@ export function useFind(history: readonly string[], isAfterWork: boolean) {
       kind: "decision",
       item: "finding",
       text: words,
-      data: { finding: hypothesis === "nothing-wrong" ? "nothing-wrong" : "fault", hypothesis },
+      data: dataOf(Finding, {
+        finding: hypothesis === "nothing-wrong" ? "nothing-wrong" : "fault",
+        hypothesis,
+      }),
       ...(finding ? { corrects: finding.entryId } : {}),
     });
   return { kind, state, offer, finding, mayBook, report, unsure, cannot, strike, decide };

@@ -12,7 +12,14 @@ import { browserStore, sendEntry } from "./browser-store.ts";
 import { Outbox, type OutboxState } from "./outbox.ts";
 
 const OutboxContext = createContext<Outbox | null>(null);
-const EMPTY: OutboxState = { unsent: [], booked: [], isCutOff: false, isLoaded: false };
+const EMPTY: OutboxState = {
+  unsent: [],
+  booked: [],
+  isCutOff: false,
+  isSignedOut: false,
+  isUnkept: false,
+  isLoaded: false,
+};
 const RETRY_MS = 4000;
 
 /** One outbox for every page of the signed-in application. */

@@ -15,27 +15,44 @@ export const browserStore: UnsentStore = {
 
 const LONGEST_WAIT_MS = 12_000;
 
-/** Sends one entry. Any answer of ours settles it; anything else means there is no server to be had. */
+/** Our own JSON, or nothing: a proxy's page, a captive portal's or a redirect's is nobody's word. */
+async function ownAnswer(response: Response): Promise<Record<string, unknown> | undefined> {
+  if (response.type === "opaqueredirect" || response.redirected) return undefined;
+  if (!response.headers.get("Content-Type")?.includes("application/json")) return undefined;
+  const answer: unknown = await response.json().catch(() => undefined);
+  return answer && typeof answer === "object" && !Array.isArray(answer)
+    ? (answer as Record<string, unknown>)
+    : undefined;
+}
+
+/** What an answer means for the entry that was sent. "booked" only where our own answer names it with its number. */
+export async function answerOf(response: Response, id: string): Promise<Answer> {
+  const answer = await ownAnswer(response);
+  if (!answer) return "unreachable";
+  const { lastSeq, booked, refused, message, reference, isSignedOut } = answer;
+  if (response.status === 200)
+    return typeof lastSeq === "number" && Array.isArray(booked) && booked.includes(id)
+      ? "booked"
+      : "unreachable";
+  if (response.status === 401 && isSignedOut === true) return "signed-out";
+  if (response.status === 500 && typeof reference === "string") return { stuck: String(message) };
+  if (response.status >= 500 || !refused || typeof refused !== "object") return "unreachable";
+  const { message: said, fields } = refused as { message?: unknown; fields?: Record<string, unknown> };
+  const words = said || Object.values(fields ?? {}).join(" ");
+  return { refused: String(words || `The server refused it (${response.status}).`) };
+}
+
+/** Sends one entry. A redirect is never followed; whatever is not our own answer means there is no server to be had. */
 export async function sendEntry({ jobId, entry }: Unsent): Promise<Answer> {
   try {
     const response = await fetch(`/jobs/${jobId}/entries`, {
       method: "POST",
       headers: { "Content-Type": "application/json" },
       body: JSON.stringify({ entries: [entry] }),
+      redirect: "manual",
       signal: AbortSignal.timeout(LONGEST_WAIT_MS),
     });
-    if (response.ok) return "booked";
-    if (response.status === 401) return "signed-out";
-    if (response.status >= 500) return "unreachable";
-    const answer = (await response.json().catch(() => ({}))) as {
-      refused?: { message?: string; fields?: Record<string, string> };
-      message?: string;
-    };
-    const fields = Object.values(answer.refused?.fields ?? {}).join(" ");
-    return {
-      refused:
-        answer.refused?.message || fields || answer.message || `The server refused it (${response.status}).`,
-    };
+    return await answerOf(response, entry.id);
   } catch {
     return "unreachable";
   }

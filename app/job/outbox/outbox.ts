@@ -10,8 +10,10 @@ export interface Unsent {
   entry: OutgoingEntry;
   /** Its place in the order of typing. */
   order: number;
-  /** Why the server refused it; it stays until somebody takes it back. */
+  /** Why the server refused it; it stays until somebody sends it again or takes it back. */
   refused?: string;
+  /** The server stumbled over this one; it is tried again, and holds nothing else up. */
+  stuck?: string;
 }
 
 export interface UnsentStore {
@@ -20,7 +22,11 @@ export interface UnsentStore {
   remove: (id: string) => Promise<void>;
 }
 
-export type Answer = "booked" | "unreachable" | "signed-out" | { refused: string };
+/**
+ * What became of one sending. "booked" and "refused" are the server's own word, and "stuck" is its own fault; anything
+ * else, whatever answered, means there is no server to be had.
+ */
+export type Answer = "booked" | "unreachable" | "signed-out" | { refused: string } | { stuck: string };
 
 export interface OutboxState {
   unsent: readonly Unsent[];
@@ -28,6 +34,10 @@ export interface OutboxState {
   booked: readonly Unsent[];
   /** True while the last try found no server. */
   isCutOff: boolean;
+  /** True where the server is there and the session has ended. */
+  isSignedOut: boolean;
+  /** True once the browser's own store has failed: what isn't sent is lost with the page. */
+  isUnkept: boolean;
   /** True once what an earlier visit left behind has been read. */
   isLoaded: boolean;
 }
@@ -45,7 +55,14 @@ interface Given {
  * the server has answered. The entry's own id makes a second sending harmless.
  */
 export class Outbox {
-  private state: OutboxState = { unsent: [], booked: [], isCutOff: false, isLoaded: false };
+  private state: OutboxState = {
+    unsent: [],
+    booked: [],
+    isCutOff: false,
+    isSignedOut: false,
+    isUnkept: false,
+    isLoaded: false,
+  };
   private readonly listeners = new Set<() => void>();
   private isSending = false;
 
@@ -63,9 +80,25 @@ export class Outbox {
     for (const listener of this.listeners) listener();
   }
 
+  /** Keeps or forgets in the browser's store; a store that fails is said, and typing goes on without it. */
+  private async keep(work: () => Promise<void>): Promise<void> {
+    try {
+      await work();
+    } catch {
+      if (!this.state.isUnkept) this.change({ isUnkept: true });
+    }
+  }
+
+  private replace(next: Unsent): void {
+    this.change({ unsent: this.state.unsent.map((each) => (each.entry.id === next.entry.id ? next : each)) });
+  }
+
   /** Reads what an earlier visit left behind, then tries to send it. */
   async load(): Promise<void> {
-    const kept = await this.given.store.all();
+    let kept: Unsent[] = [];
+    await this.keep(async () => {
+      kept = await this.given.store.all();
+    });
     const known = new Set(this.state.unsent.map(({ entry }) => entry.id));
     const older = kept.filter(({ entry }) => !known.has(entry.id));
     this.change({
@@ -88,9 +121,12 @@ export class Outbox {
           order: order + index / 1000,
         }),
       );
+    for (const { id } of entries) {
+      if (this.state.unsent.some(({ entry, refused }) => entry.id === id && refused)) await this.again(id);
+    }
     if (added.length === 0) return;
     this.change({ unsent: [...this.state.unsent, ...added] });
-    for (const unsent of added) await this.given.store.put(unsent);
+    for (const unsent of added) await this.keep(() => this.given.store.put(unsent));
     await this.flush();
   }
 
@@ -100,43 +136,71 @@ export class Outbox {
     if (rest.length < this.state.booked.length) this.change({ booked: rest });
   }
 
-  /** Takes a refused entry back. */
+  /** Takes an entry back that the server does not have. */
   async discard(id: string): Promise<void> {
-    await this.given.store.remove(id);
     this.change({ unsent: this.state.unsent.filter(({ entry }) => entry.id !== id) });
+    await this.keep(() => this.given.store.remove(id));
   }
 
-  /** Sends what can be sent, in order; stops at the first that finds no server. One sending at a time. */
+  /** Sends a refused or stuck entry once more. */
+  async again(id: string): Promise<void> {
+    const found = this.state.unsent.find(({ entry }) => entry.id === id);
+    if (!found) return;
+    const { refused: _, stuck: __, ...plain } = found;
+    this.replace(plain);
+    await this.keep(() => this.given.store.put(plain));
+    await this.flush();
+  }
+
+  /** The next to send: this person's, not refused, not tried in this round, and not naming one that isn't sent yet. */
+  private next(tried: ReadonlySet<string>): Unsent | undefined {
+    const { unsent } = this.state;
+    const waiting = new Set(unsent.map(({ entry }) => entry.id));
+    return unsent.find(
+      ({ refused, personId, entry }) =>
+        !refused &&
+        personId === this.given.personId &&
+        !tried.has(entry.id) &&
+        !(entry.corrects && waiting.has(entry.corrects)),
+    );
+  }
+
+  private async settleOne(
+    next: Unsent,
+    answer: "booked" | { refused: string } | { stuck: string },
+  ): Promise<void> {
+    if (answer === "booked") {
+      await this.keep(() => this.given.store.remove(next.entry.id));
+      this.change({
+        unsent: this.state.unsent.filter(({ entry }) => entry.id !== next.entry.id),
+        booked: [...this.state.booked, next],
+      });
+      return;
+    }
+    const told = { ...next, ...answer };
+    await this.keep(() => this.given.store.put(told));
+    this.replace(told);
+  }
+
+  /** Sends what can be sent, in order; one that the server can't take holds nothing up. One sending at a time. */
   async flush(): Promise<void> {
     if (this.isSending) return;
     this.isSending = true;
     let bookedAny = false;
     try {
-      for (;;) {
-        const next = this.state.unsent.find(
-          ({ refused, personId }) => !refused && personId === this.given.personId,
-        );
-        if (!next) break;
+      const tried = new Set<string>();
+      for (let next = this.next(tried); next; next = this.next(tried)) {
+        const { id } = next.entry;
+        tried.add(id);
         const answer = await this.given.send(next);
         if (answer === "unreachable" || answer === "signed-out") {
-          this.change({ isCutOff: true });
+          this.change({ isCutOff: true, isSignedOut: answer === "signed-out" });
           break;
         }
-        this.change({ isCutOff: false });
-        if (answer === "booked") {
-          await this.given.store.remove(next.entry.id);
-          bookedAny = true;
-          this.change({
-            unsent: this.state.unsent.filter(({ entry }) => entry.id !== next.entry.id),
-            booked: [...this.state.booked, next],
-          });
-        } else {
-          const refused = { ...next, refused: answer.refused };
-          await this.given.store.put(refused);
-          this.change({
-            unsent: this.state.unsent.map((each) => (each.entry.id === next.entry.id ? refused : each)),
-          });
-        }
+        this.change({ isCutOff: false, isSignedOut: false });
+        bookedAny ||= answer === "booked";
+        // Taken back while it was on its way: what the server says of it is for the page to show.
+        if (this.state.unsent.some(({ entry }) => entry.id === id)) await this.settleOne(next, answer);
       }
     } finally {
       this.isSending = false;

@@ -1,13 +1,23 @@
 import { Check } from "lucide-react";
 import { useState } from "react";
-import { chosenParts, GRADES } from "../../../core/job/index.ts";
+import {
+  CheckedPart,
+  ChosenPart,
+  dataOf,
+  factOf,
+  GRADES,
+  type Grade,
+  lastFact,
+  NoParts,
+} from "../../../core/facts/index.ts";
+import { chosenParts } from "../../../core/job/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { dateOf } from "../../ui/dates.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
 import { useDraft } from "../outbox/useDraft.ts";
-import { tickId } from "../tick-id.ts";
+import { sayTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
 
 function ChoosePart() {
@@ -25,7 +35,7 @@ function ChoosePart() {
       item: item.trim().toLowerCase(),
       ...where,
       text: `${grade}, ${supplier.trim()}`,
-      data: { chosenPart: true, grade, supplier: supplier.trim() },
+      data: dataOf(ChosenPart, { grade: grade as Grade, supplier: supplier.trim() }),
     });
     setItem("");
     setPlace("");
@@ -85,6 +95,22 @@ function ChoosePart() {
   );
 }
 
+/** What was booked here can be taken back here. */
+function TakeBack({ entryId, what }: { entryId: string; what: string }) {
+  const { book, mayBook } = useJob();
+  if (!mayBook) return null;
+  return (
+    <Button
+      weight="quiet"
+      className="px-2"
+      aria-label={`Take it back: ${what}`}
+      onClick={() => book({ kind: "decision", corrects: entryId })}
+    >
+      Take it back
+    </Button>
+  );
+}
+
 const CAUTIONS = [
   "Don't open the car before the part is in hand and out of its box: dents, bent pegs, wrong year.",
 ];
@@ -93,18 +119,20 @@ const CAUTIONS = [
 export default function Plan() {
   const { entries, page, timeZone, book, mayBook } = useJob();
   const parts = chosenParts(entries);
-  const saysNone = entries.some((entry) => entry.data?.noParts);
+  const none = lastFact(entries, NoParts)?.entry;
   return (
     <Work
       title="What goes in, and is it here?"
       next={{ label: "On to Strip", to: "strip" }}
       aside={
         parts.length === 0 &&
-        !saysNone && (
+        !none && (
           <Button
             disabled={!mayBook}
             onClick={() =>
-              book({ kind: "decision", item: "parts", text: "none needed", data: { noParts: true } })
+              book({ kind: "decision", item: "parts", text: "none needed", data: dataOf(NoParts, {}) }, [
+                sayTick(page.job.id, entries, "no parts", (entry) => factOf(entry)?.fact instanceof NoParts),
+              ])
             }
           >
             No parts needed
@@ -118,7 +146,14 @@ export default function Plan() {
           For this job
         </h3>
         {parts.length === 0 && (
-          <p className="text-ink-2">{saysNone ? "No parts needed." : "Nothing chosen yet."}</p>
+          <p className="flex flex-wrap items-center gap-3 text-ink-2">
+            {none ? "No parts needed." : "Nothing chosen yet."}
+            {none && mayBook && (
+              <Button weight="quiet" onClick={() => book({ kind: "decision", corrects: none.id })}>
+                Take it back
+              </Button>
+            )}
+          </p>
         )}
         <ul className="border-ink border-t-2">
           {parts.map((part) => (
@@ -130,7 +165,7 @@ export default function Plan() {
                 </span>
               </span>
               {part.checked ? (
-                <span className="inline-flex items-center gap-2">
+                <span className="inline-flex flex-wrap items-center gap-2">
                   <Check aria-hidden="true" />
                   <span>
                     here, out of the box, undamaged
@@ -138,6 +173,7 @@ export default function Plan() {
                       {page.names[part.checked.by]}, {dateOf(part.checked.at, timeZone)}
                     </span>
                   </span>
+                  <TakeBack entryId={part.checked.entryId} what={`${part.words}: checked`} />
                 </span>
               ) : (
                 <Button
@@ -149,15 +185,21 @@ export default function Plan() {
                         item: part.item,
                         ...(part.place ? { place: part.place } : {}),
                         text: "here, out of the box, undamaged",
-                        data: { checkedPart: part.entryId },
+                        data: dataOf(CheckedPart, { part: part.entryId }),
                       },
-                      [tickId("checked", part.entryId)],
+                      [
+                        sayTick(page.job.id, entries, `checked:${part.entryId}`, (entry) => {
+                          const said = factOf(entry)?.fact;
+                          return said instanceof CheckedPart && said.part === part.entryId;
+                        }),
+                      ],
                     )
                   }
                 >
                   Here, out of the box, undamaged
                 </Button>
               )}
+              <TakeBack entryId={part.entryId} what={`${part.words}: chosen`} />
             </li>
           ))}
         </ul>

@@ -9,12 +9,12 @@ const safeName = (name: string) => name.replace(/[^\w .-]/g, "_");
 export const loader = guarded("desk", async ({ params, desk }) => {
   const { jobId = "", logId = "", file } = params;
   if (file !== "warm-up.csv" && file !== "as-handed-in.csv") throw notFound("A file of that name");
-  const { name, text } = await desk((given) => readLog(given, jobId, logId));
+  const { name, bytes, text } = await desk((given) => readLog(given, jobId, logId));
   const { trace } = file === "warm-up.csv" ? readTrace(text) : {};
   const fileName = file === "warm-up.csv" ? "warm-up.csv" : safeName(name);
-  return new Response(trace ? writeTrace(trace) : text, {
+  return new Response(trace ? writeTrace(trace) : new Uint8Array(bytes), {
     headers: {
-      "Content-Type": "text/csv; charset=utf-8",
+      "Content-Type": trace ? "text/csv; charset=utf-8" : "text/csv",
       "Content-Disposition": `attachment; filename="${fileName}"`,
     },
   });

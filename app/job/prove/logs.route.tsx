@@ -4,6 +4,7 @@ import { bookLog } from "../../../server/logs/book-log.ts";
 import { notFound, Refusal } from "../../../server/refusal.ts";
 import { checkForm } from "../../shell/forms.ts";
 import { guarded } from "../../shell/guard.server.ts";
+import { readForm } from "../../shell/read-body.server.ts";
 import { LogForm } from "./log.form.ts";
 
 export const loader = guarded("desk", async () => {
@@ -14,7 +15,7 @@ const MEGA = 1e6;
 
 /** Takes a log in: read and judged again here, kept whole, and booked. */
 export const action = guarded("technician", async ({ request, params, desk }) => {
-  const form = await request.formData();
+  const form = await readForm(request);
   const checked = checkForm(LogForm, form);
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
   const file = form.get("log");
@@ -25,7 +26,7 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
       message: `The log is ${Math.round(file.size / MEGA)} MB; at most ${MOST_CHARACTERS / MEGA} MB can be read.`,
     });
   }
-  const text = await file.text();
-  await desk((given) => bookLog(given, params.jobId ?? "", { ...checked.value, text }));
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  await desk((given) => bookLog(given, params.jobId ?? "", { ...checked.value, bytes }));
   return data({ booked: checked.value.id });
 });

@@ -2,8 +2,8 @@ import { Upload } from "lucide-react";
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
-import { standing } from "../../../core/ledger/index.ts";
-import { MOST_CHARACTERS, type TraceSpec } from "../../../core/trace/index.ts";
+import { factsOf, WarmUpLog } from "../../../core/facts/index.ts";
+import { decodeLog, MOST_CHARACTERS, type TraceSpec } from "../../../core/trace/index.ts";
 import type { Refused } from "../../shell/guard.server.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
@@ -16,7 +16,7 @@ import { WarmUpChart } from "./WarmUpChart.tsx";
 interface Chosen {
   id: string;
   name: string;
-  text: string;
+  bytes: Uint8Array<ArrayBuffer>;
   isBooked: boolean;
 }
 
@@ -41,11 +41,11 @@ export default function Prove() {
   const [isOver, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const booking = useFetcher<Refused | { booked: string }>();
-  const booked = standing(entries).filter((entry) => typeof entry.data?.logId === "string");
+  const booked = factsOf(entries, WarmUpLog).map(({ fact }) => fact);
   const show = (log: Chosen) => {
     setTrouble("");
     setChosen(log);
-    void judge(log.text);
+    void judge(decodeLog(log.bytes));
   };
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -55,7 +55,12 @@ export default function Prove() {
       return setTrouble(
         `“${file.name}” is ${Math.round(file.size / MEGA)} MB; at most ${MOST_CHARACTERS / MEGA} MB can be read. Export one warm-up, or fewer columns.`,
       );
-    show({ id: newId(), name: file.name.slice(0, 200), text: await file.text(), isBooked: false });
+    show({
+      id: newId(),
+      name: file.name.slice(0, 200),
+      bytes: new Uint8Array(await file.arrayBuffer()),
+      isBooked: false,
+    });
   };
   const open = async (logId: string, name: string) => {
     forget();
@@ -64,27 +69,27 @@ export default function Prove() {
     );
     if (!response?.ok)
       return setTrouble(`“${name}” could not be fetched. Try again when the server answers.`);
-    show({ id: logId, name, text: await response.text(), isBooked: true });
+    show({ id: logId, name, bytes: new Uint8Array(await response.arrayBuffer()), isBooked: true });
   };
   const last = booked.at(-1);
-  const lastId = typeof last?.data?.logId === "string" ? last.data.logId : undefined;
+  const lastId = last?.logId;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the last booked log is shown by itself, once
   useEffect(() => {
-    if (lastId && !chosen && spec) void open(lastId, String(last?.data?.log ?? "log"));
+    if (lastId && !chosen && spec) void open(lastId, last.log);
   }, [lastId]);
   const answer = booking.data;
   const refused =
     answer && "refused" in answer
       ? answer.refused.message || Object.values(answer.refused.fields).join(" ")
       : "";
-  const isBooked = chosen && (chosen.isBooked || booked.some((entry) => entry.data?.logId === chosen.id));
+  const isBooked = chosen && (chosen.isBooked || booked.some(({ logId }) => logId === chosen.id));
   const log = judging.state === "done" ? judging.log : undefined;
   const bookIt = () => {
     if (!chosen) return;
     const form = new FormData();
     form.set("id", chosen.id);
     form.set("name", chosen.name);
-    form.set("log", new File([chosen.text], "log.csv", { type: "text/csv" }));
+    form.set("log", new File([chosen.bytes], "log.csv", { type: "text/csv" }));
     void booking.submit(form, {
       method: "post",
       action: `/jobs/${page.job.id}/logs`,
@@ -194,25 +199,21 @@ export default function Prove() {
             Booked logs
           </h3>
           <ul>
-            {booked.map((entry) => (
-              <li key={entry.id} className="flex flex-wrap items-center gap-x-5 border-rule border-b py-1">
-                <Button
-                  weight="quiet"
-                  className="px-1"
-                  onClick={() => void open(String(entry.data?.logId), String(entry.data?.log))}
-                >
-                  {String(entry.data?.log)}
+            {booked.map(({ logId, log: name }) => (
+              <li key={logId} className="flex flex-wrap items-center gap-x-5 border-rule border-b py-1">
+                <Button weight="quiet" className="px-1" onClick={() => void open(logId, name)}>
+                  {name}
                 </Button>
                 <a
                   className="inline-flex min-h-12 items-center underline underline-offset-4"
-                  href={`/jobs/${page.job.id}/logs/${entry.data?.logId}/warm-up.csv`}
+                  href={`/jobs/${page.job.id}/logs/${logId}/warm-up.csv`}
                   download
                 >
                   as CSV in °C and seconds
                 </a>
                 <a
                   className="inline-flex min-h-12 items-center underline underline-offset-4"
-                  href={`/jobs/${page.job.id}/logs/${entry.data?.logId}/as-handed-in.csv`}
+                  href={`/jobs/${page.job.id}/logs/${logId}/as-handed-in.csv`}
                   download
                 >
                   as it was handed in

@@ -8,6 +8,7 @@ import { signJob } from "../../../server/jobs/sign-job.ts";
 import { Refusal } from "../../../server/refusal.ts";
 import { checkForm } from "../../shell/forms.ts";
 import { guarded, type Refused } from "../../shell/guard.server.ts";
+import { readForm } from "../../shell/read-body.server.ts";
 import { clockOf, dateOf } from "../../ui/dates.ts";
 import { TextArea } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
@@ -17,7 +18,7 @@ import { Work } from "../Work.tsx";
 import { SignForm } from "./sign.form.ts";
 
 export const action = guarded("technician", async ({ request, params, desk }) => {
-  const checked = checkForm(SignForm, await request.formData());
+  const checked = checkForm(SignForm, await readForm(request));
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
   await desk((given) => signJob(given, params.jobId ?? "", checked.value));
   return redirect(`/jobs/${params.jobId}/sign`);

@@ -6,6 +6,7 @@ import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
 import { Tray } from "../Tray.tsx";
+import { moveTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
 
 /** What comes off most often, in the order in which it does. */
@@ -97,7 +98,7 @@ const CAUTIONS = [
 
 /** Taking off: by tapping what usually comes off, by the bag, or through the entry line. */
 export default function Strip() {
-  const { entries, book, mayBook } = useJob();
+  const { page, entries, book, mayBook } = useJob();
   const lines = stillOut(entries);
   const isOut = (each: (typeof USUAL)[number]) =>
     lines.some(
@@ -116,7 +117,10 @@ export default function Strip() {
               <Button
                 key={thing(each)}
                 disabled={!mayBook || isOut(each)}
-                onClick={() => book({ kind: "movement", ...each, out: 1 })}
+                onClick={() => {
+                  const draft = { kind: "movement" as const, ...each, out: 1 };
+                  book(draft, [moveTick(page.job.id, entries, draft)]);
+                }}
                 className="justify-start px-3 text-left"
               >
                 {thing(each)}

@@ -4,6 +4,7 @@ export { checkKnowledge, notToldApart } from "./check-knowledge.ts";
 export { CIRCUITS, COOLANT_PROBES } from "./circuits.ts";
 export { CAUTIONS } from "./hazards.ts";
 export { HYPOTHESES, hypothesisOf } from "./hypotheses.ts";
+export { isOutcome, UNSURE } from "./is-outcome.ts";
 export {
   CIRCUIT_KINDS,
   type Circuit,

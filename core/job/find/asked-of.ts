@@ -1,29 +1,28 @@
 import { type Asked, TROUBLES } from "../../diagnosis/knowledge/index.ts";
-import { type Entry, standing } from "../../ledger/index.ts";
-
-const strings = (value: unknown): string[] =>
-  Array.isArray(value) ? value.filter((each): each is string => typeof each === "string") : [];
-
-const LEVELS = ["line", "min", "low", "empty"] as const;
+import { Codes, CoolantLevel, factsOf, Gauge, Happens, lastFact, Trouble } from "../../facts/index.ts";
+import type { Entry } from "../../ledger/index.ts";
 
 const AFTER_WORK = "after recent work";
 
 /**
- * What Ask has heard, as far as it moves belief: the entry that counts for each question. Recent work that the shop's
+ * What Ask has heard, as far as it moves belief: the answer that stands for each question. Recent work that the shop's
  * books know of counts as if the owner had told of it.
  */
 export function askedOf(entries: readonly Entry[], isAfterWork = false): Asked {
   const asked: Asked = {};
-  for (const { stage, item, text, data } of standing(entries)) {
-    if (stage !== "ask") continue;
-    if (item === "trouble") {
-      const said = strings(data?.chips);
-      asked.troubles = Object.entries(TROUBLES).flatMap(([id, words]) => (said.includes(words) ? [id] : []));
-    } else if (item === "happens") asked.happens = strings(data?.chips);
-    else if (item === "gauge") asked.gauge = text;
-    else if (item === "codes") asked.codes = text;
-    else if (item === "coolant level") asked.level = LEVELS.find((level) => level === data?.level);
-  }
+  const troubles = lastFact(entries, Trouble)?.fact.chips;
+  if (troubles)
+    asked.troubles = Object.entries(TROUBLES).flatMap(([id, words]) =>
+      troubles.includes(words) ? [id] : [],
+    );
+  const happens = lastFact(entries, Happens)?.fact.chips;
+  if (happens) asked.happens = happens;
+  const gauge = lastFact(entries, Gauge)?.entry.text;
+  if (gauge) asked.gauge = gauge;
+  const codes = lastFact(entries, Codes)?.entry.text;
+  if (codes) asked.codes = codes;
+  const level = factsOf(entries, CoolantLevel).findLast(({ entry }) => entry.stage === "ask")?.fact.level;
+  if (level) asked.level = level === "max" ? "line" : level;
   if (isAfterWork && !asked.happens?.includes(AFTER_WORK))
     asked.happens = [...(asked.happens ?? []), AFTER_WORK];
   return asked;

@@ -1,6 +1,6 @@
+import { lastFact, WarmUpLog } from "../../facts/index.ts";
 import type { Entry } from "../../ledger/index.ts";
-import { standing } from "../../ledger/index.ts";
-import { formatBothTemperatures, type System } from "../../units/index.ts";
+import { formatBothTemperatures, inShownTemperatures, type System } from "../../units/index.ts";
 import type { FindState } from "./find-state.ts";
 
 interface Card {
@@ -17,12 +17,13 @@ export function customerText(
   system: System,
 ): string {
   const on = card?.fanOnC.map((celsius) => formatBothTemperatures(celsius, system)).join(" and ");
-  const log = standing(entries).findLast((entry) => typeof entry.data?.logId === "string");
-  const checks = Object.values(
-    (log?.data?.checks ?? {}) as Record<string, { verdict: string; because: string }>,
-  );
-  const seen = checks.filter(({ verdict }) => verdict === "pass").map(({ because }) => because);
-  const unseen = checks.filter(({ verdict }) => verdict === "not-seen").map(({ because }) => because);
+  const checks = Object.values(lastFact(entries, WarmUpLog)?.fact.checks ?? {});
+  const reasons = (wanted: string) =>
+    checks
+      .filter(({ verdict }) => verdict === wanted)
+      .map(({ because }) => inShownTemperatures(because, system));
+  const seen = reasons("pass");
+  const unseen = reasons("not-seen");
   const tests = state.evidence
     .map(({ test, outcome }) => {
       const found = state.model.tests.find(({ id }) => id === test);

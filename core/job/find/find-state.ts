@@ -1,6 +1,8 @@
 import {
   type Conflict,
   conflict,
+  countsOf,
+  type History,
   learnPriors,
   type Model,
   type NextAction,
@@ -15,13 +17,16 @@ import {
   type Circuit,
   type CircuitKind,
   handbookPriors,
+  isOutcome,
   modelOf,
+  UNSURE,
   USUAL_RATES,
   weighAsked,
 } from "../../diagnosis/knowledge/index.ts";
-import { type Entry, standing } from "../../ledger/index.ts";
+import { FanCircuit, lastFact } from "../../facts/index.ts";
+import type { Entry } from "../../ledger/index.ts";
 import { askedOf } from "./asked-of.ts";
-import { cannotOf, isOutcome, type Result, resultsOf, UNSURE } from "./results.ts";
+import { cannotOf, type Result, resultsOf } from "./results.ts";
 
 export interface Suspect {
   id: string;
@@ -52,13 +57,13 @@ export function circuitOf(
   entries: readonly Entry[],
   card: string | null | undefined,
 ): CircuitKind | undefined {
-  const said = standing(entries).findLast((entry) => entry.data?.circuit)?.data?.circuit ?? card;
+  const said = lastFact(entries, FanCircuit)?.fact.circuit ?? card;
   return CIRCUIT_KINDS.find((kind) => kind === said);
 }
 
 export interface FindContext {
-  /** The confirmed hypothesis of each of the shop's signed jobs on this kind of circuit. */
-  history?: readonly string[];
+  /** How often each hypothesis was confirmed in the shop's signed jobs on this kind of circuit. */
+  history?: History;
   /** Where the card says the fan starts, low stage first. */
   fanOnC?: readonly number[];
   /** True where the shop's own books have work on this vehicle not long before. */
@@ -77,7 +82,9 @@ export function findState(
 ): FindState {
   const circuit = CIRCUITS[kind];
   const handbook = handbookPriors(circuit);
-  const confirmed = history.filter((id) => handbook.some((prior) => prior.id === id));
+  const counts = countsOf(history);
+  const confirmed = Object.fromEntries(handbook.map(({ id }) => [id, counts.get(id) ?? 0]));
+  const confirmedJobs = Object.values(confirmed).reduce((sum, times) => sum + times, 0);
   const weights = weighAsked(learnPriors(handbook, confirmed), askedOf(entries, isAfterWork));
   const results = resultsOf(entries, fanOnC);
   const whole = modelOf(circuit, { weights });
@@ -108,7 +115,7 @@ export function findState(
         name,
         share: now[id] ?? 0,
         before: before[id] ?? 0,
-        inShop: { count: confirmed.filter((each) => each === id).length, of: confirmed.length },
+        inShop: { count: confirmed[id] ?? 0, of: confirmedJobs },
       }))
       .sort((a, b) => b.share - a.share),
     actions: nextActions(open, evidence, USUAL_RATES),

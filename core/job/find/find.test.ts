@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../../ledger/book.fixture.ts";
+import { book } from "../../book/book.fixture.ts";
 import type { Entry } from "../../ledger/index.ts";
 import { circuitOf, customerText, findState, resultsOf, UNSURE, verdictOffer } from "./index.ts";
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../../ledger/book.fixture.ts";
+import { book } from "../../book/book.fixture.ts";
 import type { WarmUpCar } from "../../thermal/index.ts";
 import { analyseTrace, type TraceSpec } from "../../trace/index.ts";
 import { simulated } from "../../trace/log.fixture.ts";

@@ -1,8 +1,13 @@
-import { testOf } from "../../diagnosis/knowledge/index.ts";
+import {
+  CannotTest,
+  FanHeard,
+  factOf,
+  factsOf,
+  type LogCheck,
+  TestOutcome,
+  WarmUpLog,
+} from "../../facts/index.ts";
 import { type Entry, standing } from "../../ledger/index.ts";
-
-/** What a person saw where they can't be sure. It is no evidence, and the test is not offered again. */
-export const UNSURE = "unsure";
 
 export interface Result {
   test: string;
@@ -14,47 +19,26 @@ export interface Result {
   from: "person" | "log" | "reading";
 }
 
-const text = (value: unknown): string | undefined => (typeof value === "string" ? value : undefined);
+type Told = { test: string; outcome: string };
 
-interface LogCheck {
-  verdict?: string;
-  because?: string;
-  measured?: number;
-  expected?: number;
-}
+/** A thermostat's failing as the outcome of watching it. */
+const THERMOSTAT = { early: "early", never: "never", elsewhere: "late" } as const;
 
-/** A bend this far below the card's opening is no opening: it was open all along. */
-const NEVER_SHUT_C = 12;
-
-/** How a thermostat failed, by the figures of the log's check and its words. */
-function failureOf({ because = "", measured, expected }: LogCheck): string {
-  if (/hangs open/.test(because)) return "early";
-  if (/did not open/.test(because)) return "never";
-  return measured !== undefined && expected !== undefined && measured < expected - NEVER_SHUT_C
-    ? "early"
-    : "late";
+function fanOutcome(fanOn: LogCheck | undefined, peak: LogCheck | undefined): string | undefined {
+  if (fanOn?.verdict === "pass") return peak?.verdict === "fail" ? "boils" : "as-card";
+  if (fanOn?.verdict === "fail") return fanOn.failing === "never" ? "no-fan" : "elsewhere";
+  return fanOn && "never-there";
 }
 
 /** What the checks of a warm-up log say to the tests that ask for the same. */
-function resultsOfLog(entry: Entry): { test: string; outcome: string }[] {
-  const checks = (entry.data?.checks ?? {}) as Record<string, LogCheck>;
-  const verdictOf = (check: string) => checks[check]?.verdict;
-  const results: { test: string; outcome: string }[] = [];
-  const started = verdictOf("fanOn");
-  if (started === "pass" && verdictOf("peak") !== "fail")
-    results.push({ test: "warm-up", outcome: "as-card" });
-  else if (started === "pass") results.push({ test: "warm-up", outcome: "boils" });
-  else if (started === "fail")
-    results.push({
-      test: "warm-up",
-      outcome: /did not start/.test(checks.fanOn?.because ?? "") ? "no-fan" : "elsewhere",
-    });
-  else if (started === "not-seen") results.push({ test: "warm-up", outcome: "never-there" });
-  const opened = verdictOf("thermostat");
-  if (opened === "pass") results.push({ test: "thermostat-watch", outcome: "opens" });
-  else if (opened === "fail")
-    results.push({ test: "thermostat-watch", outcome: failureOf(checks.thermostat ?? {}) });
-  if (verdictOf("soak") === "pass") results.push({ test: "live-cold", outcome: "agree" });
+function resultsOfLog({ checks: { fanOn, peak, thermostat, soak } }: WarmUpLog): Told[] {
+  const results: Told[] = [];
+  const fan = fanOutcome(fanOn, peak);
+  if (fan) results.push({ test: "warm-up", outcome: fan });
+  if (thermostat?.verdict === "pass") results.push({ test: "thermostat-watch", outcome: "opens" });
+  else if (thermostat?.verdict === "fail")
+    results.push({ test: "thermostat-watch", outcome: THERMOSTAT[thermostat.failing ?? "elsewhere"] });
+  if (soak?.verdict === "pass") results.push({ test: "live-cold", outcome: "agree" });
   return results;
 }
 
@@ -62,10 +46,22 @@ function resultsOfLog(entry: Entry): { test: string; outcome: string }[] {
 const TOLERANCE_C = 4;
 
 /** "ect 101 fan none": hot enough for the first stage, and no fan heard. */
-function resultsOfReading(entry: Entry, fanOnC: readonly number[]): { test: string; outcome: string }[] {
+function resultsOfReading({ fan }: FanHeard, entry: Entry, fanOnC: readonly number[]): Told[] {
   const [startC] = fanOnC;
   const isHot = startC !== undefined && entry.unit === "°C" && (entry.value ?? 0) > startC + TOLERANCE_C;
-  return isHot && entry.data?.fan === "none" ? [{ test: "warm-up", outcome: "no-fan" }] : [];
+  return isHot && fan === "none" ? [{ test: "warm-up", outcome: "no-fan" }] : [];
+}
+
+function told(entry: Entry, fanOnC: readonly number[]): { from: Result["from"]; found: Told[] } | undefined {
+  const said = factOf(entry);
+  if (said?.fact instanceof TestOutcome) {
+    const { test, outcome } = said.fact;
+    return { from: "person", found: [{ test, outcome }] };
+  }
+  if (said?.fact instanceof WarmUpLog) return { from: "log", found: resultsOfLog(said.fact) };
+  if (said?.fact instanceof FanHeard)
+    return { from: "reading", found: resultsOfReading(said.fact, entry, fanOnC) };
+  return undefined;
 }
 
 /**
@@ -76,44 +72,25 @@ function resultsOfReading(entry: Entry, fanOnC: readonly number[]): { test: stri
 export function resultsOf(entries: readonly Entry[], fanOnC: readonly number[] = []): Result[] {
   const counting = standing(entries);
   const firstOut =
-    counting.find((entry) => entry.stage === "strip" && (entry.out ?? 0) > 0)?.seq ??
+    counting.find((entry) => entry.stage === "strip" && (entry.out ?? 0) > 0)?.order ??
     Number.POSITIVE_INFINITY;
   const results = new Map<string, Result>();
   for (const entry of counting) {
-    const { id: entryId, at, by } = entry;
-    const test = text(entry.data?.test);
-    const outcome = text(entry.data?.outcome);
-    const from = test && outcome ? "person" : typeof entry.data?.logId === "string" ? "log" : "reading";
-    if (from !== "person" && entry.seq > firstOut) continue;
-    const found =
-      test && outcome
-        ? [{ test, outcome }]
-        : from === "log"
-          ? resultsOfLog(entry)
-          : resultsOfReading(entry, fanOnC);
-    for (const each of found) {
-      if (from !== "person" && results.get(each.test)?.from === "person") continue;
+    const said = told(entry, fanOnC);
+    if (!said || (said.from !== "person" && entry.order > firstOut)) continue;
+    for (const each of said.found) {
+      if (said.from !== "person" && results.get(each.test)?.from === "person") continue;
       results.delete(each.test);
-      results.set(each.test, { ...each, entryId, at, by, from });
+      results.set(each.test, { ...each, entryId: entry.id, at: entry.at, by: entry.by, from: said.from });
     }
   }
   return [...results.values()];
 }
 
 /** Tests that somebody said can't be done here, with the entry that says so. */
-export function cannotOf(entries: readonly Entry[]): { test: string; entryId: string; because: string }[] {
-  return standing(entries).flatMap((entry) => {
-    const test = text(entry.data?.cannot);
-    return test ? [{ test, entryId: entry.id, because: entry.text ?? "" }] : [];
-  });
-}
-
-/** Whether a test has such an outcome; what a person can send is checked by it. */
-export function isOutcome(test: string, outcome: string): boolean {
-  try {
-    const { outcomes } = testOf(test);
-    return outcome === UNSURE || outcomes.some(({ id }) => id === outcome);
-  } catch {
-    return false;
-  }
-}
+export const cannotOf = (entries: readonly Entry[]): { test: string; entryId: string; because: string }[] =>
+  factsOf(entries, CannotTest).map(({ fact, entry }) => ({
+    test: fact.test,
+    entryId: entry.id,
+    because: entry.text ?? "",
+  }));

@@ -63,7 +63,7 @@ describe("readLine understands", () => {
       { kind: "reading", item: "coolant sensor", value: 98, unit: "°C", data: { fan: "low on" } },
     ],
     ["ect 101 fan none", { kind: "reading", value: 101, data: { fan: "none" } }],
-    ["level line cold", { kind: "reading", item: "coolant level", data: { coldCheck: true } }],
+    ["level line cold", { kind: "reading", item: "coolant level", data: { level: "line", heat: "cold" } }],
     ["test fuse 12 pass", { kind: "test", item: "fuse 12", data: { verdict: "pass" } }],
     ["test low pair not seen", { kind: "test", item: "low pair", data: { verdict: "not-seen" } }],
     ["note trail under left tank", { kind: "note", text: "trail under left tank" }],

@@ -1,147 +1,85 @@
-import type { EntryDraft } from "../entry.ts";
+import type { EntryDraft } from "../../book/index.ts";
 import { describeEntry } from "./describe.ts";
-import type { Expectation, LineContext, LineReading } from "./line.ts";
+import { type Expectation, isExpectation, type LineContext, type LineReading, type Read } from "./line.ts";
+import { movesOf } from "./moves.ts";
+import { readBack } from "./read-back.ts";
 import { readCoolant } from "./read-coolant.ts";
-import { readBack, readOut } from "./read-movement.ts";
+import { readCorrection } from "./read-correction.ts";
+import { readLevel } from "./read-level.ts";
+import { readOut } from "./read-out.ts";
 import { readReading } from "./read-reading.ts";
-import { type Token, tokens } from "./tokens.ts";
-import { MOVES, type Move, READINGS } from "./vocabulary.ts";
+import { readTest } from "./read-test.ts";
+import { type Word, wordsOf } from "./words.ts";
 
 const OPENERS =
   "out, in, unplug, drain, spill, kept, missing, add, tool, ect, level, test, note, correct or strike";
+const MOST_LETTERS = 400;
 
-const moveOf = (word: string): Move | undefined =>
-  (Object.keys(MOVES) as Move[]).find((move) => (MOVES[move] as readonly string[]).includes(word));
-
-/** Inside a reading, "on" and "off" say what the fan does. */
-function findMove(words: Token[]): { move: Move; index: number } | undefined {
+function readNote(words: readonly Word[], text: string): Read {
   const first = words[0];
-  if (first?.word === "plug" && !words.some((token) => token.word === "out" || token.word === "off")) {
-    return { move: "in", index: -1 };
-  }
-  for (const [index, token] of words.entries()) {
-    const move = token.quoted ? undefined : moveOf(token.word);
-    if (move) return { move, index };
-  }
-  return undefined;
+  if (first?.word !== "note" || first.quoted) return undefined;
+  const note = text
+    .slice(first.end)
+    .replace(/^[\s:]+/, "")
+    .trim();
+  return note ? [{ kind: "note", text: note }] : { expected: "what you saw", at: text.length };
 }
 
-function readOutcome(words: Token[], text: string): EntryDraft | Expectation {
-  const outcomes = { pass: "pass", fail: "fail", unsure: "not-seen", seen: "not-seen" } as const;
-  const last = words.at(-1);
-  const verdict = outcomes[last?.word as keyof typeof outcomes];
-  if (!last || words.length < 3 || !verdict) {
-    return { expected: "what was tested, then pass, fail or not seen: test fuse 12 pass", at: text.length };
-  }
-  const end = last.word === "seen" && words.at(-2)?.word === "not" ? (words.at(-2) as Token).at : last.at;
-  return { kind: "test", item: text.slice((words[1] as Token).at, end).trim(), data: { verdict } };
+const isWordy = (words: readonly Word[]) => words.some(({ quoted }) => !quoted);
+
+/** Every way of reading that a line lends itself to; a note or a test is nothing else, whatever words it holds. */
+function readings(words: readonly Word[], text: string, context: LineContext): Exclude<Read, undefined>[] {
+  const told = readNote(words, text) ?? readTest(words, text);
+  if (told) return [told];
+  const moved = movesOf(words).flatMap((way) =>
+    way.move === "in" || way.move === "plug-in"
+      ? [readBack(way, words, context)]
+      : [true, false].map((isCommaPlace) => readOut(way, words, context, isCommaPlace)),
+  );
+  return [readLevel(words), readCoolant(words, context), readReading(words, context), ...moved].filter(
+    (read) => read !== undefined,
+  );
 }
 
-function readLevel(words: Token[], text: string): EntryDraft | Expectation {
-  const marks = {
-    min: "at the minimum",
-    line: "at the line",
-    max: "at the maximum",
-    low: "below the minimum",
-    empty: "none to be seen",
-  };
-  const mark = words.find((token) => token.word in marks);
-  if (!mark)
+const sayBack = (drafts: readonly EntryDraft[], context: LineContext) =>
+  drafts.map((draft) => describeEntry(draft, context.system)).join(" ");
+
+function asReading([entry, ...more]: EntryDraft[], context: LineContext): LineReading | undefined {
+  return entry && { entry, more, reading: sayBack([entry, ...more], context) };
+}
+
+function readPlain(text: string, context: LineContext): LineReading | Expectation {
+  const words = wordsOf(text);
+  const [first] = words;
+  if (!first || !isWordy(words)) return { expected: `a first word: ${OPENERS}`, at: first?.at ?? 0 };
+  const all = readings(words, text, context);
+  const whole = new Map<string, LineReading>();
+  for (const read of all) {
+    const line = isExpectation(read) ? undefined : asReading(read, context);
+    if (line) whole.set(JSON.stringify([line.entry, line.more]), line);
+  }
+  const [only, ...others] = [...whole.values()];
+  if (only && others.length === 0) return only;
+  if (only)
     return {
-      expected: "where it stands: level line, min, max, low or empty, and cold if it was cold",
-      at: text.length,
+      expected: `which of them is meant: ${[only, ...others].map(({ reading }) => reading.replace(/\.$/, "")).join(" or ")}`,
+      at: first.at,
+      choices: [only, ...others],
     };
-  const known = ["cold", "hot", "level", "at", "the", "cap"];
-  const stranger = words.find((token) => token !== mark && !known.includes(token.word));
-  if (stranger) return { expected: "cold, hot or nothing more", at: stranger.at };
-  const cold = words.some((token) => token.word === "cold");
-  const heat = cold ? ", cold" : words.some((token) => token.word === "hot") ? ", hot" : "";
-  return {
-    kind: "reading",
-    item: "coolant level",
-    text: `${marks[mark.word as keyof typeof marks]}${heat}`,
-    data: { level: mark.word, coldCheck: cold },
-  };
-}
-
-function readDraft(
-  words: Token[],
-  text: string,
-  context: LineContext,
-): EntryDraft | EntryDraft[] | Expectation {
-  const first = words[0];
-  if (!first) return { expected: `a first word: ${OPENERS}`, at: 0 };
-  if (first.word === "note") {
-    const note = text.slice(first.at + first.text.length).trim();
-    return note ? { kind: "note", text: note } : { expected: "what you saw", at: text.length };
-  }
-  if (first.word === "test") return readOutcome(words, text);
-  if (first.word === "level") return readLevel(words, text);
-  const found = findMove(words);
-  const hasFigure = words.some((token) => token.bare !== undefined || token.quantity);
-  if (Object.hasOwn(READINGS, first.word) && (!found || (hasFigure && ["in", "out"].includes(found.move)))) {
-    return readReading(words, text, context);
-  }
-  if (!found) {
-    return { expected: `a word that says what happened: ${OPENERS}`, at: first.at };
-  }
-  const rest = words.filter((_, index) => index !== found.index);
-  switch (found.move) {
-    case "out":
-      return readOut(rest, text, context);
-    case "unplug":
-      return readOut(rest, text, context, { account: "connector", item: "plug" });
-    case "in":
-      return readBack(rest, text, context);
-    default:
-      return readCoolant(found.move, rest, text, context);
-  }
-}
-
-function readCorrection(words: Token[], text: string, context: LineContext): LineReading | Expectation {
-  const verb = words[0] as Token;
-  const number = words[1];
-  const named = context.book?.find((line) => line.seq === number?.bare);
-  if (!number || !named)
-    return {
-      expected: `the number of the line to ${verb.word}: ${verb.word} 14`,
-      at: number?.at ?? text.length,
-    };
-  if (!named.correctable)
-    return { expected: "a line that has not been corrected already: name the later one", at: number.at };
-  if (verb.word === "strike") {
-    if (words[2]) return { expected: "nothing more: strike takes one number", at: words[2].at };
-    return {
-      entry: { kind: named.kind, corrects: named.id },
-      more: [],
-      reading: `Strike out line ${named.seq}.`,
-    };
-  }
-  const start = number.at + number.text.length;
-  const right = readLine(text.slice(start), { ...context, book: undefined });
-  if ("expected" in right) return { expected: right.expected, at: right.at + start };
-  if (right.more.length > 0) return { expected: "one thing: a correction replaces one line", at: start };
-  return {
-    entry: { ...right.entry, corrects: named.id },
-    more: [],
-    reading: `Line ${named.seq} becomes: ${right.reading}`,
-  };
+  const [furthest] = all.filter(isExpectation).sort((a, b) => b.at - a.at);
+  return furthest ?? { expected: `a word that says what happened: ${OPENERS}`, at: first.at };
 }
 
 /**
- * Reads one line of the entry language: field words in any order, units anywhere.
- * `out 3 m6x20 airbox bag 2`, `in bag 2`, `drain 5.2`, `add 4 l 50%`, `unplug fan left`, `ect 98 fan low on`,
- * `tool out magnet`, `level line cold`, `test fuse 12 pass`, `note …`, `correct 14 …`, `strike 14`.
- * Bare figures take the unit the shop's system shows. What it can't place is named with its position, never guessed;
- * it throws nothing.
+ * Reads one line of the entry language: field words and plain speech in any order, units anywhere.
+ * `out 3 m6x20 airbox bag 2`, `upper and lower hose off`, `in bag 2 and 3`, `drain 5.2`, `add 2 l water`,
+ * `unplug fan left`, `ect 98 fan low on`, `fan off at 92`, `odo 114,500`, `tool out 10mm socket`, `level line cold`,
+ * `test fuse 12 did not pass`, `note …`, `correct 14 …`, `strike line 14`. Every way of reading is tried and the one that
+ * uses every word counts; where two do, the line is asked about (`choices`); a word left over is named with its position,
+ * never guessed. Bare figures take the unit the shop's system shows. Throws nothing.
  */
 export function readLine(text: string, context: LineContext): LineReading | Expectation {
-  const words = tokens(text);
-  if (words[0] && ["correct", "strike"].includes(words[0].word)) return readCorrection(words, text, context);
-  const draft = readDraft(words, text, context);
-  if ("expected" in draft) return draft;
-  const [entry, ...more] = Array.isArray(draft) ? draft : [draft];
-  if (!entry) return { expected: "something to book", at: text.length };
-  const reading = [entry, ...more].map((each) => describeEntry(each, context.system)).join(" ");
-  return { entry, more, reading };
+  if (text.length > MOST_LETTERS)
+    return { expected: `a line of at most ${MOST_LETTERS} letters`, at: MOST_LETTERS };
+  return readCorrection(wordsOf(text), text, context, readPlain) ?? readPlain(text, context);
 }

@@ -1,6 +1,19 @@
 import { firstTables } from "./001-first-tables.ts";
 import { sensorCurve } from "./002-sensor-curve.ts";
+import { facts } from "./003-facts.ts";
+import { strikesStruck } from "./004-strikes-struck.ts";
+import { firstDistance } from "./005-first-distance.ts";
+import { verdictCounts } from "./006-verdict-counts.ts";
+import { origin } from "./007-origin.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
-export const migrations: Migration[] = [firstTables, sensorCurve];
+export const migrations: Migration[] = [
+  firstTables,
+  sensorCurve,
+  facts,
+  strikesStruck,
+  firstDistance,
+  verdictCounts,
+  origin,
+];

@@ -1,5 +1,16 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
 
+export interface JobOrigin {
+  shop: string;
+  number: number;
+  jobId: string;
+  exportedAt: string;
+  /** Of the file's text, so that the same job is told from a changed one. */
+  sha256: string;
+  /** The names that stood under the lines there, by the ids of the people here. */
+  people: Record<string, string>;
+}
+
 /** One set of books on one vehicle. */
 export class Job extends Model {
   declare shopId: string;
@@ -14,6 +25,11 @@ export class Job extends Model {
   declare signedAt: Date | null;
   declare signedBy: string | null;
   declare signReason: string | null;
+  /** What its verdict is counted as in the shop's history, once it is signed. */
+  declare countedCircuit: string | null;
+  declare countedHypothesis: string | null;
+  /** Where it came from, where it was read in from a file. */
+  declare origin: JobOrigin | null;
 }
 
 export function defineJob(database: Sequelize): typeof Job {
@@ -30,6 +46,9 @@ export function defineJob(database: Sequelize): typeof Job {
       openedAt: { type: DataTypes.DATE, field: "opened_at", allowNull: false },
       signedAt: { type: DataTypes.DATE, field: "signed_at", allowNull: true },
       signedBy: { type: DataTypes.UUID, field: "signed_by", allowNull: true },
+      countedCircuit: { type: DataTypes.TEXT, field: "counted_circuit", allowNull: true },
+      countedHypothesis: { type: DataTypes.TEXT, field: "counted_hypothesis", allowNull: true },
+      origin: { type: DataTypes.JSONB, allowNull: true },
       signReason: { type: DataTypes.TEXT, field: "sign_reason", allowNull: true },
     },
     { sequelize: database, modelName: "Job", tableName: "jobs", timestamps: false },

@@ -9,6 +9,8 @@ export class Vehicle extends Model {
   declare name: string;
   declare use: string;
   declare distanceKm: number | null;
+  /** What it came into the books with. */
+  declare firstDistanceKm: number | null;
 }
 
 export function defineVehicle(database: Sequelize): typeof Vehicle {
@@ -20,6 +22,7 @@ export function defineVehicle(database: Sequelize): typeof Vehicle {
       vin: { type: DataTypes.TEXT, allowNull: false },
       name: { type: DataTypes.TEXT, allowNull: false },
       use: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
+      firstDistanceKm: { type: DataTypes.DOUBLE, field: "first_distance_km", allowNull: true },
       distanceKm: { type: DataTypes.DOUBLE, field: "distance_km", allowNull: true },
     },
     { sequelize: database, modelName: "Vehicle", tableName: "vehicles", timestamps: false },

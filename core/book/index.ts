@@ -1,0 +1,14 @@
+export {
+  ACCOUNTS,
+  type Account,
+  COOLANT_ITEMS,
+  type CoolantItem,
+  type Entry,
+  type EntryData,
+  type EntryDraft,
+  KINDS,
+  type Kind,
+  STAGES,
+  type Stage,
+} from "./entry.ts";
+export { correctedIds, isStrike, type StandingEntry, standing } from "./standing.ts";

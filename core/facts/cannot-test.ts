@@ -1,0 +1,25 @@
+import { IsString, Length } from "class-validator";
+import type { EntryDraft } from "../book/index.ts";
+import type { System } from "../units/index.ts";
+import type { Loose } from "./fact.ts";
+import { sentence } from "./words.ts";
+
+/** A test that can't be done here: no tool, no time, not on this car. */
+export class CannotTest {
+  @IsString()
+  @Length(1, 40, { message: "A test that is known here." })
+  test: string;
+
+  static readonly fact = "cannot-test";
+  static readonly version = 1;
+  static readonly kinds = ["decision"] as const;
+  static readonly example: EntryDraft = {
+    kind: "decision",
+    item: "Fuses by meter",
+    text: "can't be done here: no tool",
+    data: { fact: "cannot-test", v: 1, test: "fuses" },
+  };
+  static words = (_: CannotTest, entry: EntryDraft, system: System) => sentence(entry, system);
+
+  static liftLoose = ({ cannot }: Loose) => (typeof cannot === "string" ? { test: cannot } : undefined);
+}

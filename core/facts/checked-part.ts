@@ -1,0 +1,32 @@
+import { IsString, Length } from "class-validator";
+import type { EntryDraft } from "../book/index.ts";
+import type { System } from "../units/index.ts";
+import type { Loose } from "./fact.ts";
+import { sentence } from "./words.ts";
+
+/** A chosen part is here, out of its box and undamaged. Names the entry that chose it. */
+export class CheckedPart {
+  @IsString()
+  @Length(1, 40, { message: "The id of the line that chose the part." })
+  part: string;
+
+  static readonly fact = "checked-part";
+  static readonly version = 1;
+  static readonly kinds = ["decision"] as const;
+  static readonly example: EntryDraft = {
+    kind: "decision",
+    item: "radiator",
+    text: "here, out of the box, undamaged",
+    data: { fact: "checked-part", v: 1, part: "0d9bdf5c-6c0e-4d6e-9f86-0a8f0f6f1a11" },
+  };
+  static words = (_: CheckedPart, entry: EntryDraft, system: System) => sentence(entry, system);
+
+  static once = ({ part }: CheckedPart) => ({ key: part, refusal: "That part is ticked already." });
+  static about = ({ part }: CheckedPart) => ({
+    id: part,
+    fact: "chosen-part",
+    refusal: "The part to check is not in this job's book, or was taken back.",
+  });
+  static liftLoose = ({ checkedPart }: Loose) =>
+    typeof checkedPart === "string" ? { part: checkedPart } : undefined;
+}

@@ -1,0 +1,40 @@
+export { CannotTest } from "./cannot-test.ts";
+export { CautionRead } from "./caution-read.ts";
+export { CheckedPart } from "./checked-part.ts";
+export { ChosenPart, GRADES, type Grade } from "./chosen-part.ts";
+export { Codes } from "./codes.ts";
+export { Complaint } from "./complaint.ts";
+export { CoolantLevel } from "./coolant-level.ts";
+export { coolantWords } from "./coolant-words.ts";
+export { Distance } from "./distance.ts";
+export type { FactClass } from "./fact.ts";
+export {
+  dataOf,
+  factOf,
+  factsOf,
+  factTrouble,
+  lastFact,
+  lifted,
+  type ReadFact,
+  type Said,
+  unknownFactOf,
+} from "./facts-of.ts";
+export { FanCircuit } from "./fan-circuit.ts";
+export { FAN_SAID, FanHeard, type FanSaid } from "./fan-heard.ts";
+export { Finding } from "./finding.ts";
+export { Gauge } from "./gauge.ts";
+export { Happens } from "./happens.ts";
+export { FACTS } from "./list.ts";
+export type { LogCheck } from "./log-checks.ts";
+export { IsMoment, isMoment } from "./moment.ts";
+export { NoParts } from "./no-parts.ts";
+export { OwnTest } from "./own-test.ts";
+export { unwritable } from "./plain-text.ts";
+export { Signature } from "./signature.ts";
+export { Strength } from "./strength.ts";
+export { TestOutcome } from "./test-outcome.ts";
+export { Trouble } from "./trouble.ts";
+export { WAITS, Waiting, type WaitKind } from "./wait.ts";
+export { WarmUpLog } from "./warm-up-log.ts";
+export { sentence } from "./words.ts";
+export { entryTrouble, UNIT_RANGES, WrittenEntry } from "./written-entry.ts";

@@ -1,0 +1,72 @@
+import { CannotTest } from "./cannot-test.ts";
+import { CautionRead } from "./caution-read.ts";
+import { CheckedPart } from "./checked-part.ts";
+import { ChosenPart } from "./chosen-part.ts";
+import { Codes } from "./codes.ts";
+import { Complaint } from "./complaint.ts";
+import { CoolantLevel } from "./coolant-level.ts";
+import { Distance } from "./distance.ts";
+import type { FactClass } from "./fact.ts";
+import { FanCircuit } from "./fan-circuit.ts";
+import { FanHeard } from "./fan-heard.ts";
+import { Finding } from "./finding.ts";
+import { Gauge } from "./gauge.ts";
+import { Happens } from "./happens.ts";
+import { NoParts } from "./no-parts.ts";
+import { OwnTest } from "./own-test.ts";
+import { Signature } from "./signature.ts";
+import { Strength } from "./strength.ts";
+import { TestOutcome } from "./test-outcome.ts";
+import { Trouble } from "./trouble.ts";
+import { Waiting } from "./wait.ts";
+import { WarmUpLog } from "./warm-up-log.ts";
+
+/** Every fact, in the order of the work. A new one is a new file and a line here. */
+export const FACTS: readonly FactClass[] = [
+  Complaint,
+  Distance,
+  Trouble,
+  Happens,
+  Gauge,
+  Codes,
+  CoolantLevel,
+  TestOutcome,
+  OwnTest,
+  CannotTest,
+  FanCircuit,
+  FanHeard,
+  Finding,
+  ChosenPart,
+  CheckedPart,
+  NoParts,
+  Strength,
+  WarmUpLog,
+  Waiting,
+  CautionRead,
+  Signature,
+];
+
+/** Entries written before facts had names are asked in this order: the ones told by one key of their own first. */
+export const LOOSE_ORDER: readonly FactClass[] = [
+  WarmUpLog,
+  Signature,
+  CheckedPart,
+  ChosenPart,
+  NoParts,
+  Finding,
+  TestOutcome,
+  OwnTest,
+  CannotTest,
+  FanCircuit,
+  Waiting,
+  Trouble,
+  Happens,
+  CoolantLevel,
+  FanHeard,
+  Strength,
+  Complaint,
+  Distance,
+  Gauge,
+  Codes,
+  CautionRead,
+];

@@ -1,0 +1,30 @@
+import { Max, Min } from "class-validator";
+import type { EntryDraft } from "../book/index.ts";
+import { format, type System } from "../units/index.ts";
+import { coolantWords } from "./coolant-words.ts";
+import type { Loose } from "./fact.ts";
+
+/** What a share of nothing and of all is called. */
+const MIXES: Readonly<Record<number, string>> = { 0: "water", 1: "concentrate" };
+
+/** How strong the coolant is that moved: share of glycol or its like, 0 to 1. */
+export class Strength {
+  @Min(0, { message: "A share from 0 to 1." })
+  @Max(1, { message: "A share from 0 to 1." })
+  fraction: number;
+
+  static readonly fact = "strength";
+  static readonly version = 1;
+  static readonly kinds = ["movement"] as const;
+  static readonly example: EntryDraft = {
+    kind: "movement",
+    account: "coolant",
+    item: "poured",
+    in: 4,
+    unit: "L",
+    data: { fact: "strength", v: 1, fraction: 0.5 },
+  };
+  static words = ({ fraction }: Strength, entry: EntryDraft, system: System) =>
+    `${coolantWords(entry, system)}, ${MIXES[fraction] ?? format(fraction, "fraction", system)}`;
+  static liftLoose = ({ fraction }: Loose) => (typeof fraction === "number" ? { fraction } : undefined);
+}

@@ -1,0 +1,58 @@
+import { IsInt, IsNumber, IsString, Length, Max, Min } from "class-validator";
+import type { EntryDraft } from "../book/index.ts";
+import type { CheckName } from "../trace/index.ts";
+import type { System } from "../units/index.ts";
+import type { Loose } from "./fact.ts";
+import { AreLogChecks, type LogCheck, liftChecks } from "./log-checks.ts";
+import { sentence } from "./words.ts";
+
+/** A warm-up log was judged and kept: its name, its rows, how hot it got and the verdict of each check. */
+export class WarmUpLog {
+  @IsString()
+  @Length(1, 40)
+  logId: string;
+
+  @IsString()
+  @Length(1, 200)
+  log: string;
+
+  @IsInt()
+  @Min(1)
+  rows: number;
+
+  @IsNumber()
+  @Min(-1000)
+  @Max(1000)
+  peakC: number;
+
+  @AreLogChecks()
+  checks: Partial<Record<CheckName, LogCheck>>;
+
+  static readonly fact = "warm-up-log";
+  static readonly version = 1;
+  static readonly kinds = ["reading"] as const;
+  static readonly example: EntryDraft = {
+    kind: "reading",
+    item: "warm-up log",
+    text: "7 checks pass, hottest 98 °C",
+    data: {
+      fact: "warm-up-log",
+      v: 1,
+      logId: "0d9bdf5c-6c0e-4d6e-9f86-0a8f0f6f1a12",
+      log: "as it came.csv",
+      rows: 2041,
+      peakC: 98.2,
+      checks: {
+        fanOn: { verdict: "pass", because: "The fan started at 98 °C.", measured: 98, expected: 98 },
+      },
+    },
+  };
+  static readonly isServers = true;
+  static readonly staysBecause = "A log stays as it was handed in; book the right one beside it";
+  static words = (_: WarmUpLog, entry: EntryDraft, system: System) => sentence(entry, system);
+
+  static liftLoose = ({ logId, log, rows, peakC, checks }: Loose) =>
+    typeof logId === "string"
+      ? { logId, log: log ?? "log", rows: rows ?? 1, peakC: peakC ?? 0, checks: liftChecks(checks) }
+      : undefined;
+}

@@ -1,0 +1,91 @@
+import { CONTAINERS, MOVES, type Move } from "./lexicon.ts";
+import type { Word } from "./words.ts";
+
+const LONGEST = 4;
+
+export interface MoveRead {
+  move: Move;
+  /** The rest of the line, without the words that say what happened. */
+  rest: Word[];
+  at: number;
+}
+
+interface Hit {
+  move: Move;
+  index: number;
+  used: number;
+}
+
+function hitAt(words: readonly Word[], index: number): Hit | undefined {
+  for (let used = Math.min(LONGEST, words.length - index); used > 0; used--) {
+    const stretch = words.slice(index, index + used);
+    if (stretch.some(({ quoted }) => quoted)) continue;
+    const phrase = stretch.map(({ word }) => word).join(" ");
+    const move = Object.hasOwn(MOVES, phrase) ? MOVES[phrase] : undefined;
+    if (move) return { move, index, used };
+  }
+  return undefined;
+}
+
+function hitsOf(words: readonly Word[]): Hit[] {
+  const hits: Hit[] = [];
+  for (let index = 0; index < words.length; ) {
+    const hit = hitAt(words, index);
+    if (hit) hits.push(hit);
+    index += hit?.used ?? 1;
+  }
+  return hits;
+}
+
+const without = (words: readonly Word[], { index, used }: Hit) => [
+  ...words.slice(0, index),
+  ...words.slice(index + used),
+];
+
+/** "in" or "on" between things says where, not what happened: "3 bolts out in bag 2", "clip off on the left". */
+const saysWhere = (words: readonly Word[], hit: Hit) =>
+  hit.used === 1 && hit.index < words.length - 1 && ["in", "on"].includes(words[hit.index]?.word ?? "");
+
+const isOut = ({ move }: Hit) => move === "out" || move === "unplug";
+
+/**
+ * Every way in which a line can be taken to say that something moved. "3 m6x20 in bag 2" may say where three bolts are
+ * now or that they are back: both are offered, and what the book knows decides.
+ */
+export function movesOf(words: readonly Word[]): MoveRead[] {
+  const hits = hitsOf(words);
+  const ways: MoveRead[] = [];
+  const take = (hit: Hit, others: Hit[]) => {
+    let rest: Word[] = [...words];
+    for (const each of [hit, ...others].sort((a, b) => b.index - a.index)) rest = without(rest, each);
+    ways.push({ move: hit.move, rest, at: words[hit.index]?.at ?? 0 });
+  };
+  for (const hit of hits) {
+    const others = hits.filter((other) => other !== hit);
+    const isSame = others.every((other) => other.move === hit.move && other.used === 1);
+    if (others.length === 0 || (isSame && hit === hits[0])) take(hit, others);
+    else if (isOut(hit) && others.every((other) => saysWhere(words, other))) take(hit, others);
+    else if (
+      !isOut(hit) &&
+      others.every((other) => !isOut(other) && saysWhere(words, other)) &&
+      !saysWhere(words, hit)
+    )
+      take(hit, others);
+  }
+  const [only] = hits;
+  const first = words[0];
+  if (!only && first?.word === "plug" && !first.quoted && words.length > 1)
+    ways.push({ move: "in", rest: [...words], at: first.at });
+  const into = words.findIndex(
+    ({ word }, index) => word === "into" && CONTAINERS.has(words[index + 1]?.word ?? ""),
+  );
+  if (!only && into > 0) ways.push({ move: "out", rest: [...words], at: words[into]?.at ?? 0 });
+  if (
+    only?.move === "in" &&
+    hits.length === 1 &&
+    only.index > 0 &&
+    CONTAINERS.has(words[only.index + 1]?.word ?? "")
+  )
+    ways.push({ move: "out", rest: without(words, only), at: words[only.index]?.at ?? 0 });
+  return ways;
+}

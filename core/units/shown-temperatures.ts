@@ -1,0 +1,24 @@
+import { format } from "./format.ts";
+import type { System } from "./units.ts";
+
+const FIGURE =
+  /([-−]?\d+(?:[.,]\d+)?)(\s?)°C(?=(\s(?:apart|above|below|a minute|either way|under|over)\b)?)/g;
+
+/** A degree of difference: 5 °C apart is 9 °F apart, not 41. */
+const PER_CELSIUS = 1.8;
+
+/**
+ * A sentence written in °C with its temperatures as a shop reads them: left as it is for a metric one, for a US one each
+ * figure in °F with the °C behind it. Differences (“4 °C above”, “apart”, “a minute”) are turned as differences.
+ */
+export function inShownTemperatures(text: string, system: System): string {
+  if (system === "metric") return text;
+  return text.replace(FIGURE, (whole, figure: string, _space: string, difference?: string) => {
+    const celsius = Number(figure.replace("−", "-").replace(",", "."));
+    if (!Number.isFinite(celsius) || Math.abs(celsius) > 1000) return whole;
+    const shown = difference
+      ? `${Math.round(celsius * PER_CELSIUS)}\u00a0°F`
+      : format(celsius, "temperature", "us");
+    return `${shown} (${figure}\u00a0°C)`;
+  });
+}

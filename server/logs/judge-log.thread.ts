@@ -1,0 +1,16 @@
+import {
+  analyseTrace,
+  decodeLog,
+  readTrace,
+  type TraceAnalysis,
+  type TraceSpec,
+} from "../../core/trace/index.ts";
+
+export type Judged = { rows: number; analysis: TraceAnalysis } | { stops: string };
+
+/** The thread's whole work: bytes in, verdicts out. */
+export default function judge({ bytes, spec }: { bytes: Uint8Array; spec: TraceSpec }): Judged {
+  const { trace, problems } = readTrace(decodeLog(bytes));
+  if (!trace) return { stops: problems.find((problem) => problem.stops)?.message ?? "This is no log." };
+  return { rows: trace.s.length, analysis: analyseTrace(trace, spec) };
+}

@@ -1,0 +1,50 @@
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { Piscina } from "piscina";
+import type { TraceSpec } from "../../core/trace/index.ts";
+import { Refusal } from "../refusal.ts";
+import type { Judged } from "./judge-log.thread.ts";
+
+const LONGEST_MS = 20_000;
+const MOST_WAITING = 8;
+const MOST_MEGABYTES = 1500;
+
+/** From the source and from the bundle alike: both lie two folders below the project's own. */
+const THREAD = join(dirname(fileURLToPath(import.meta.url)), "../../server/logs/judge-log.thread.ts");
+
+let pool: Piscina<{ bytes: Uint8Array; spec: TraceSpec }, Judged> | undefined;
+
+function threads() {
+  pool ??= new Piscina({
+    filename: THREAD,
+    execArgv: ["--import", "tsx"],
+    minThreads: 0,
+    maxThreads: 1,
+    maxQueue: MOST_WAITING,
+    idleTimeout: 60_000,
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+  });
+  return pool;
+}
+
+/**
+ * Reads and judges a log in a thread of its own, so that no log holds the server up, within 20 s. What takes longer, or
+ * more memory than a log can want, is refused and its thread ended.
+ */
+export async function judgeLog(bytes: Uint8Array, spec: TraceSpec): Promise<Judged> {
+  try {
+    return await threads().run({ bytes, spec }, { signal: AbortSignal.timeout(LONGEST_MS) });
+  } catch (error) {
+    const { name, code, message } = error as { name?: string; code?: string; message?: string };
+    if (name === "AbortError" || code === "ERR_WORKER_OUT_OF_MEMORY")
+      throw new Refusal({
+        message: "This log takes too long to read. Export one warm-up, or fewer columns.",
+      });
+    if (message?.includes("queue"))
+      throw new Refusal({
+        status: 429,
+        message: "Several logs are being read. Send this one again in a minute.",
+      });
+    throw error;
+  }
+}
