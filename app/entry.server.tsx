@@ -2,7 +2,7 @@ import { PassThrough } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
-import { type AppLoadContext, type EntryContext, ServerRouter } from "react-router";
+import { type AppLoadContext, type EntryContext, isRouteErrorResponse, ServerRouter } from "react-router";
 import { log } from "./shell/log.server.ts";
 import { NonceContext } from "./shell/nonce.ts";
 
@@ -40,4 +40,10 @@ export default function handleRequest(
     );
     setTimeout(abort, ABORT_AFTER_MS).unref();
   });
+}
+
+/** What the router could not answer: addresses and methods that aren't there are nobody's fault, the rest is noted. */
+export function handleError(error: unknown, { request }: { request: Request }): void {
+  if (request.signal.aborted || (isRouteErrorResponse(error) && error.status < 500)) return;
+  log.error({ method: request.method, path: new URL(request.url).pathname, err: error }, "fault");
 }

@@ -23,6 +23,7 @@ export default [
     ]),
   ]),
   route("jobs/:jobId/entries", "job/book/entries.route.tsx"),
+  route("jobs/read-in", "shop/read-in.route.tsx"),
   route("jobs/:jobId/logs", "job/prove/logs.route.tsx"),
   route("jobs/:jobId/logs/:logId/:file", "job/prove/log-file.route.tsx"),
   route("jobs/:jobId/job.json", "job/sign/export.route.tsx"),

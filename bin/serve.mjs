@@ -1,5 +1,6 @@
 #!/usr/bin/env node
 // Serves the production build: static files, security headers, refusal of cross-site posts, and the application.
+import "./lib/production.mjs";
 import { randomBytes } from "node:crypto";
 import { join } from "node:path";
 import { createRequestHandler } from "@react-router/express";
@@ -8,7 +9,13 @@ import express from "express";
 import helmet from "helmet";
 import { ROOT } from "./lib/paths.mjs";
 
-const MOST_BODY_BYTES = 52_000_000;
+/** Nothing that a person types is larger; logs and whole jobs are files. */
+const MOST_BODY_BYTES = 64_000;
+const MOST_FILE_BYTES = 52_000_000;
+const TAKES_FILES = /^\/jobs\/(?:[^/]+\/logs|read-in)(?:\.data)?$/;
+const METHODS = ["GET", "HEAD", "POST", "OPTIONS"];
+const HOST_NAME =
+  /^(?:[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?(?:\.[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?)*\.?|\[[0-9a-f:.]+\])(?::\d{1,5})?$/i;
 const port = Number(process.env.PORT ?? 4310);
 const host = process.env.HOST ?? "127.0.0.1";
 const isHttps = process.env.HTTPS === "1";
@@ -17,6 +24,26 @@ const app = express();
 app.disable("x-powered-by");
 app.set("trust proxy", process.env.TRUST_PROXY === "1");
 
+/** What no page of ours is ever asked for: other methods, hosts that are no names, addresses that can't be decoded. */
+app.use((request, response, next) => {
+  const refuse = (status, message) => response.status(status).type("text").send(message);
+  if (!METHODS.includes(request.method)) {
+    response.setHeader("Allow", METHODS.join(", "));
+    return refuse(405, "That can't be done here.");
+  }
+  if (!HOST_NAME.test(request.get("host") ?? "")) return refuse(400, "That is no name of a host.");
+  try {
+    const path = decodeURIComponent(request.path);
+    if (path.includes("\u0000")) return refuse(400, "There is no such address.");
+  } catch {
+    return refuse(400, "There is no such address.");
+  }
+  if (request.method === "OPTIONS") {
+    response.setHeader("Allow", METHODS.join(", "));
+    return response.status(204).end();
+  }
+  next();
+});
 app.use((_request, response, next) => {
   response.locals.nonce = randomBytes(16).toString("base64");
   next();
@@ -60,9 +87,12 @@ app.use((request, response, next) => {
   if (length === undefined && request.get("transfer-encoding")) {
     return response.status(411).json({ refused: { message: "Say how long it is.", fields: {} } });
   }
-  if (Number(length ?? 0) > MOST_BODY_BYTES) {
-    const message = `That is ${Math.round(Number(length) / 1e6)} MB; at most 48 MB can be read. Export one warm-up, or fewer columns.`;
-    return response.status(413).json({ refused: { message, fields: { log: message } } });
+  const isFile = TAKES_FILES.test(request.path);
+  if (Number(length ?? 0) > (isFile ? MOST_FILE_BYTES : MOST_BODY_BYTES)) {
+    const message = isFile
+      ? `That is ${Math.round(Number(length) / 1e6)} MB; at most 48 MB can be read. Export one warm-up, or fewer columns.`
+      : `That is ${Math.round(Number(length) / 1000)} kB; at most ${MOST_BODY_BYTES / 1000} kB can be read at once.`;
+    return response.status(413).json({ refused: { message, fields: isFile ? { log: message } : {} } });
   }
   next();
 });
@@ -79,6 +109,17 @@ app.use((request, response, next) => {
     mode: "production",
     getLoadContext: () => ({ nonce: response.locals.nonce }),
   })(request, response, next);
+});
+
+/** Anything that got past everything above: one sentence, never a stack. */
+app.use((error, _request, response, next) => {
+  if (response.headersSent) return next(error);
+  const status = error.status >= 400 && error.status < 500 ? error.status : 500;
+  if (status === 500) process.stderr.write(`${error.stack ?? error}\n`);
+  response
+    .status(status)
+    .type("text")
+    .send(status === 500 ? "A fault of ours, not yours." : "That can't be read.");
 });
 
 const server = app.listen(port, host, (error) => {

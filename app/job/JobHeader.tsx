@@ -93,6 +93,7 @@ export function JobHeader({ context }: { context: JobContext }) {
     vehicle.distanceKm === null ? "" : format(vehicle.distanceKm, "distance", context.system),
     job.bay,
     job.assignedTo ?? "",
+    job.from ? `read in from ${job.from.shop}, job ${job.from.number}` : "",
   ].filter(Boolean);
   return (
     <header className="flex items-center justify-between gap-x-6 gap-y-2 px-5 pt-2 max-sm:flex-col max-sm:items-start lg:px-7">

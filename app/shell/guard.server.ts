@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { data, type LoaderFunctionArgs, redirect } from "react-router";
+import { asRefusal } from "../../server/database/as-refusal.ts";
 import { atDesk, type Desk } from "../../server/database/connection.ts";
 import { findSession, type Member } from "../../server/people/find-session.ts";
 import { type Role, reaches } from "../../server/people/roles.ts";
@@ -22,6 +23,8 @@ export interface Refused {
   refused: { message: string; fields: Record<string, string> };
 }
 
+const isRead = ({ method }: Request) => method === "GET" || method === "HEAD";
+
 function fault(error: unknown, request: Request): never {
   const reference = randomUUID().slice(0, 8);
   log.error({ reference, method: request.method, path: new URL(request.url).pathname, err: error }, "fault");
@@ -39,9 +42,10 @@ async function answered<Result>(request: Request, work: () => Promise<Result>): 
   try {
     return await work();
   } catch (error) {
-    if (error instanceof Refusal) {
-      const { message, status, fields } = error;
-      if (request.method === "GET") throw data({ message }, { status });
+    const refusal = error instanceof Refusal ? error : asRefusal(error);
+    if (refusal) {
+      const { message, status, fields } = refusal;
+      if (isRead(request)) throw data({ message }, { status });
       return data({ refused: { message, fields } }, { status }) as Result;
     }
     if (error instanceof Response || (error && typeof error === "object" && "init" in error)) throw error;
@@ -50,7 +54,7 @@ async function answered<Result>(request: Request, work: () => Promise<Result>): 
 }
 
 function askToSignIn(request: Request, url: URL): never {
-  const wantsPage = request.method === "GET" && !url.pathname.includes(".");
+  const wantsPage = isRead(request) && !url.pathname.includes(".");
   if (wantsPage)
     throw redirect(`/sign-in?to=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search)}`);
   throw data({ message: "You are not signed in.", isSignedOut: true }, { status: 401 });

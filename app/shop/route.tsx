@@ -13,6 +13,7 @@ import { readForm } from "../shell/read-body.server.ts";
 import { Button } from "../ui/Button.tsx";
 import { dateOf } from "../ui/dates.ts";
 import { Choice, TextField } from "../ui/Field.tsx";
+import { ReadIn } from "./ReadIn.tsx";
 import { DeviceForm, PersonForm, RemoveDeviceForm, UnitsForm } from "./shop.form.ts";
 
 export const meta = () => [{ title: "Shop · Warm Ledger" }];
@@ -143,6 +144,11 @@ export default function Shop() {
               )}
             </Form>
           </Part>
+          {isLead && (
+            <Part title="Read a job in">
+              <ReadIn />
+            </Part>
+          )}
           <Part title="The shop's own browsers">
             <p className="mb-3 text-ink-2">On these people sign in by name and PIN.</p>
             <ul className="mb-4">

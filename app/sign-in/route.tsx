@@ -16,10 +16,15 @@ import { Button } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { PasswordForm, PinForm } from "./sign-in.form.ts";
 
-/** Only a page of ours, never another site. */
+/** Nobody's address: whatever leads away from it leads out. */
+const HERE = "http://here.invalid";
+
+/** Only a page of ours, never another site: read as a browser reads it, blanks, dots and backslashes included. */
 const goalOf = (url: URL) => {
   const to = url.searchParams.get("to") ?? "/";
-  return /^\/(?![/\\])/.test(to) ? to : "/";
+  if (!to.startsWith("/") || !URL.canParse(to, HERE)) return "/";
+  const goal = new URL(to, HERE);
+  return goal.origin === HERE ? `${goal.pathname.replace(/^\/+/, "/")}${goal.search}` : "/";
 };
 
 export const meta = () => [{ title: "Sign in · Warm Ledger" }];

@@ -1,35 +1,76 @@
+import { promisify } from "node:util";
+import { gunzip } from "node:zlib";
 import { balance, openItems } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
+import { JOB_FORMAT } from "./job-file.ts";
 import { readJob } from "./read-job.ts";
 
-/** Raised when the layout changes in a way a reader would notice. */
-export const JOB_FORMAT = "warm-ledger-job-1";
+const expand = promisify(gunzip);
 
-/** A whole job as JSON, as `docs/formats/job.schema.json` describes it. Figures in core units: °C, L, kPa, km. */
+/**
+ * A whole job as JSON, as `docs/formats/job.schema.json` describes it, its logs byte for byte within. Figures in core
+ * units: °C, L, kPa, km. Reading it in and writing it again gives the same text but for where and when.
+ */
 export async function exportJob(desk: Desk, jobId: string) {
+  const { models, transaction, shopId, now } = desk;
   const { job, vehicle, card, entries, names } = await readJob(desk, jobId);
-  const logs = await desk.models.Log.findAll({
+  const { from: _, ...withoutOrigin } = job;
+  const row = await models.Job.findOne({ where: { id: jobId }, transaction, rejectOnEmpty: true });
+  const car = await models.Vehicle.findOne({ where: { id: vehicle.id }, transaction, rejectOnEmpty: true });
+  const shop = await models.Shop.findOne({ where: { id: shopId }, transaction, rejectOnEmpty: true });
+  const logs = await models.Log.findAll({
     where: { jobId },
-    attributes: ["id", "name", "rows", "sha256", "createdAt"],
-    order: ["createdAt"],
-    transaction: desk.transaction,
+    order: [
+      ["createdAt", "ASC"],
+      ["id", "ASC"],
+    ],
+    transaction,
   });
+  const about = new Set([
+    row.openedBy,
+    row.signedBy,
+    row.assignedTo,
+    ...entries.map(({ by }) => by),
+    ...logs.map((log) => log.createdBy),
+  ]);
+  const people = Object.entries({ ...names, ...row.origin?.people })
+    .filter(([id]) => about.has(id))
+    .sort(([a], [b]) => (a < b ? -1 : 1));
+  const nameOf = (id: string | null) =>
+    id === null ? null : (people.find(([each]) => each === id)?.[1] ?? null);
   return {
     format: JOB_FORMAT,
-    exportedAt: desk.now.toISOString(),
-    job,
-    vehicle,
+    exportedAt: now.toISOString(),
+    shop: shop.name,
+    from: row.origin && {
+      shop: row.origin.shop,
+      number: row.origin.number,
+      exportedAt: row.origin.exportedAt,
+    },
+    job: {
+      ...withoutOrigin,
+      openedBy: nameOf(row.openedBy),
+      openedById: row.openedBy,
+      assignedTo: nameOf(row.assignedTo),
+      signedBy: nameOf(row.signedBy),
+      signedById: row.signedBy,
+    },
+    vehicle: { ...vehicle, use: car.use },
     card,
-    people: names,
+    people: Object.fromEntries(people),
     entries,
     balance: balance(entries),
     open: openItems(entries).map((item) => item.words),
-    logs: logs.map((log) => ({
-      id: log.id,
-      name: log.name,
-      rows: log.rows,
-      sha256: log.sha256,
-      bookedAt: log.createdAt.toISOString(),
-    })),
+    logs: await Promise.all(
+      logs.map(async (log) => ({
+        id: log.id,
+        name: log.name,
+        rows: log.rows,
+        sha256: log.sha256,
+        bookedAt: log.createdAt.toISOString(),
+        bookedBy: log.createdBy,
+        content: (await expand(log.content)).toString("base64"),
+      })),
+    ),
   };
 }

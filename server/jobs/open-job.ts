@@ -1,6 +1,7 @@
 import type { Desk } from "../database/connection.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import { isId } from "../vehicles/read-vehicle.ts";
+import { takeNumber } from "./take-number.ts";
 
 export interface NewJob {
   /** Made by the client, so that a second send opens the same job. */
@@ -11,12 +12,18 @@ export interface NewJob {
 }
 
 /** Opens a job on a vehicle under the shop's next number. A vehicle has one open job at a time. */
-export async function openJob({ models, sequelize, transaction, shopId, personId, now }: Desk, job: NewJob) {
+export async function openJob(desk: Desk, job: NewJob) {
+  const { models, transaction, shopId, personId, now } = desk;
   const vehicle =
     isId(job.vehicleId) &&
     (await models.Vehicle.findOne({ where: { id: job.vehicleId }, transaction, lock: true }));
   if (!vehicle || !personId) throw notFound("That vehicle");
   const same = await models.Job.findOne({ where: { id: job.id }, transaction });
+  if (same && same.vehicleId !== job.vehicleId)
+    throw new Refusal({
+      status: 409,
+      message: `Job ${same.number} was opened under that id on another vehicle. Load the page again.`,
+    });
   if (same) return { id: same.id, number: same.number };
   const open = await models.Job.findOne({ where: { vehicleId: job.vehicleId, signedAt: null }, transaction });
   if (open) {
@@ -31,14 +38,7 @@ export async function openJob({ models, sequelize, transaction, shopId, personId
   ) {
     throw new Refusal({ message: "", fields: { assignedTo: "Nobody of this shop. Choose from the list." } });
   }
-  const [[counter]] = await sequelize.query(
-    "UPDATE shops SET last_job_number = last_job_number + 1 WHERE id = $1 RETURNING last_job_number",
-    {
-      bind: [shopId],
-      transaction,
-    },
-  );
-  const number = (counter as { last_job_number: number }).last_job_number;
+  const number = await takeNumber(desk);
   await models.Job.create({ ...job, shopId, number, openedBy: personId, openedAt: now }, { transaction });
   return { id: job.id, number };
 }

@@ -26,6 +26,7 @@ export async function readJob(desk: Desk, jobId: string) {
       signedAt: job.signedAt?.toISOString() ?? null,
       signedBy: nameOf(job.signedBy),
       signReason: job.signReason,
+      from: job.origin && { shop: job.origin.shop, number: job.origin.number },
     },
     vehicle: {
       id: vehicle.id,

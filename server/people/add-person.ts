@@ -1,3 +1,4 @@
+import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
 import { Refusal } from "../refusal.ts";
 import type { Role } from "./roles.ts";
@@ -12,9 +13,16 @@ export interface NewPerson {
 }
 
 export async function addPerson(
-  { models, transaction, shopId, personId, now }: Desk,
+  { models, sequelize, transaction, shopId, personId, now }: Desk,
   person: NewPerson,
 ): Promise<void> {
+  await alone({ sequelize, transaction, shopId }, "people");
+  const same = await models.Person.findOne({ where: { id: person.id }, transaction });
+  if (same && same.name !== person.name)
+    throw new Refusal({
+      status: 409,
+      message: `${same.name} was added from this form already. Load the page again.`,
+    });
   const namesake = await models.Person.findOne({ where: { name: person.name }, transaction });
   if (namesake?.id === person.id) return;
   if (namesake)

@@ -5,7 +5,7 @@ import { notFound } from "../refusal.ts";
 export async function readShop({ models, transaction, shopId }: Desk) {
   const shop = await models.Shop.findByPk(shopId, { transaction });
   if (!shop) throw notFound("This shop");
-  const people = await models.Person.findAll({ order: ["name"], transaction });
+  const people = await models.Person.findAll({ where: { isActive: true }, order: ["name"], transaction });
   const devices = await models.Device.findAll({ order: ["createdAt"], transaction });
   return {
     name: shop.name,

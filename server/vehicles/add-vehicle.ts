@@ -1,5 +1,6 @@
 import { UniqueConstraintError } from "sequelize";
 import type { SensorPoint } from "../../core/electrics/index.ts";
+import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
 import { Refusal } from "../refusal.ts";
 
@@ -33,10 +34,17 @@ export interface NewVehicle {
 
 /** Writes a vehicle with its cooling card into the shop's books. */
 export async function addVehicle(
-  { models, transaction, shopId }: Desk,
+  { models, sequelize, transaction, shopId }: Desk,
   { card, ...vehicle }: NewVehicle,
 ): Promise<void> {
-  if (await models.Vehicle.findOne({ where: { id: vehicle.id }, transaction })) return;
+  await alone({ sequelize, transaction, shopId }, "vehicles");
+  const same = await models.Vehicle.findOne({ where: { id: vehicle.id }, transaction });
+  if (same && same.plate === vehicle.plate) return;
+  if (same)
+    throw new Refusal({
+      status: 409,
+      message: `${same.plate} was added from this form already. Load the page again for another one.`,
+    });
   try {
     await models.Vehicle.create({ ...vehicle, firstDistanceKm: vehicle.distanceKm, shopId }, { transaction });
   } catch (error) {

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { exportJob, JOB_FORMAT } from "../jobs/export-job.ts";
+import { exportJob } from "../jobs/export-job.ts";
+import { JOB_FORMAT } from "../jobs/job-file.ts";
 import { listToday } from "../jobs/list-today.ts";
 import { openJob } from "../jobs/open-job.ts";
 import { signJob } from "../jobs/sign-job.ts";

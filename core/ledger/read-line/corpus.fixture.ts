@@ -1,9 +1,6 @@
-import { readdirSync, readFileSync } from "node:fs";
 import type { EntryDraft } from "../../book/index.ts";
 import type { BalanceLine } from "../balance.ts";
 import type { LineContext, LineReading } from "./line.ts";
-
-const FOLDER = new URL("./corpus/", import.meta.url);
 
 export interface Case {
   file: string;
@@ -11,16 +8,14 @@ export interface Case {
   meaning: string;
 }
 
-/** The lines of the corpus, each with what it must mean. A “?” inside a plain line is a person thinking aloud: left out. */
-export function corpus(): Case[] {
+/** The lines of one file of the corpus, each with what it must mean. */
+export function casesOf(file: string, text: string): Case[] {
   const cases: Case[] = [];
-  for (const file of readdirSync(FOLDER).filter((name) => name.endsWith(".txt"))) {
-    let meaning = "";
-    for (const line of readFileSync(new URL(file, FOLDER), "utf8").split("\n")) {
-      if (line === "" || line.startsWith("#")) continue;
-      if (line.startsWith("= ")) meaning = line.slice(2);
-      else cases.push({ file, line, meaning });
-    }
+  let meaning = "";
+  for (const line of text.split("\n")) {
+    if (line === "" || line.startsWith("#")) continue;
+    if (line.startsWith("= ")) meaning = line.slice(2);
+    else cases.push({ file, line, meaning });
   }
   return cases;
 }

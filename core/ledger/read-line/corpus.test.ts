@@ -1,8 +1,12 @@
+import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { completeLine, readLine } from "../index.ts";
-import { corpus, isSameMeaning, jobOf, meaningOf } from "./corpus.fixture.ts";
+import { casesOf, isSameMeaning, jobOf, meaningOf } from "./corpus.fixture.ts";
 
-const cases = corpus();
+const FOLDER = new URL("./corpus/", import.meta.url);
+const cases = readdirSync(FOLDER)
+  .filter((name) => name.endsWith(".txt"))
+  .flatMap((name) => casesOf(name, readFileSync(new URL(name, FOLDER), "utf8")));
 const jobFor = (file: string) => jobOf(file === "us.txt" ? "us" : "metric");
 const plain = cases.filter(({ meaning }) => !meaning.startsWith("?"));
 const traps = cases.filter(({ meaning }) => meaning.startsWith("?"));

@@ -1,0 +1,99 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { createServer } from "node:net";
+import { SHOP_ID, seedDemo } from "../../demo/seed.ts";
+import { PEOPLE, type PersonKey } from "../../demo/shop.ts";
+import { demoId } from "../../demo/story.ts";
+import { atDesk } from "../../server/database/connection.ts";
+import { enrolDevice } from "../../server/people/devices.ts";
+import { makeTemplate, type Scratch, scratchDatabase } from "../../server/testing/scratch-database.ts";
+
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const server = createServer().listen(0, "127.0.0.1", () => {
+      const address = server.address();
+      server.close(() => resolve(typeof address === "object" && address ? address.port : 0));
+    });
+  });
+
+const cookieOf = (response: Response) =>
+  response.headers
+    .getSetCookie()
+    .map((cookie) => cookie.split(";")[0])
+    .join("; ");
+
+/** The production build on a scratch database with the made-up shop, without anybody looking at it. */
+export class Server {
+  private process: ChildProcess | undefined;
+
+  private constructor(
+    readonly scratch: Scratch,
+    readonly port: number,
+    /** What makes a browser the shop's own. */
+    readonly device: string,
+  ) {}
+
+  static async open({ today = new Date() } = {}): Promise<Server> {
+    await makeTemplate();
+    const scratch = await scratchDatabase();
+    await seedDemo(scratch.owner, scratch.database, today);
+    const device = await atDesk(scratch.database, { shopId: SHOP_ID }, (desk) =>
+      enrolDevice(desk, "bay tablet"),
+    );
+    const server = new Server(scratch, await freePort(), device);
+    await server.start();
+    return server;
+  }
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async start(): Promise<void> {
+    const env: NodeJS.ProcessEnv = {
+      ...process.env,
+      DATABASE_URL: this.scratch.ownerUrl,
+      PORT: String(this.port),
+      LOG_LEVEL: "fatal",
+    };
+    // Said by nobody, as where it is started by hand.
+    delete env.NODE_ENV;
+    const server = spawn(process.execPath, ["bin/serve.mjs"], {
+      env,
+      stdio: ["ignore", "inherit", "inherit", "ipc"],
+    });
+    this.process = server;
+    await new Promise<void>((resolve, reject) => {
+      server.once("message", () => resolve());
+      server.once("exit", (code) => reject(new Error(`the server ended with ${code}; is it built?`)));
+    });
+  }
+
+  /** The server dies, as in a power cut; `start` brings it back on the same port. */
+  async kill(): Promise<void> {
+    const server = this.process;
+    if (!server || server.exitCode !== null) return;
+    await new Promise<void>((resolve) => {
+      server.once("exit", () => resolve());
+      server.kill("SIGKILL");
+    });
+  }
+
+  /** The cookies of somebody who has signed in by PIN on the shop's own browser. */
+  async cookiesOf(who: PersonKey): Promise<string> {
+    const person = PEOPLE.find((each) => each.key === who);
+    const shown = await fetch(`${this.address}/this-device/${this.device}`, { redirect: "manual" });
+    const device = cookieOf(shown);
+    const answer = await fetch(`${this.address}/sign-in`, {
+      method: "POST",
+      headers: { Cookie: device, Origin: this.address, "Content-Type": "application/x-www-form-urlencoded" },
+      body: new URLSearchParams({ personId: demoId(`person:${who}`), pin: person?.pin ?? "" }),
+      redirect: "manual",
+    });
+    return `${device}; ${cookieOf(answer)}`;
+  }
+
+  async close(): Promise<void> {
+    await this.kill();
+    await this.scratch.drop();
+  }
+}

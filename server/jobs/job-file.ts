@@ -1,0 +1,176 @@
+import {
+  entryTrouble,
+  isMoment,
+  unknownFactOf,
+  unwritable,
+  type WrittenEntry,
+} from "../../core/facts/index.ts";
+import type { Entry } from "../../core/ledger/index.ts";
+import { Refusal } from "../refusal.ts";
+import type { CardInput } from "../vehicles/add-vehicle.ts";
+import { isId } from "../vehicles/read-vehicle.ts";
+
+/** Raised when the layout changes in a way a reader would notice; older ones are still read. */
+export const JOB_FORMAT = "warm-ledger-job-2";
+const READ_FORMATS = [JOB_FORMAT, "warm-ledger-job-1"];
+const MOST_ENTRIES = 20_000;
+const MOST_LOGS = 200;
+const MOST_PEOPLE = 500;
+
+export interface LogFile {
+  id: string;
+  name: string;
+  rows: number;
+  sha256: string;
+  bookedAt: string;
+  bookedBy?: string;
+  /** The log byte for byte, as base64; a file of the first format has none. */
+  content?: string;
+}
+
+/** A job file once it has been looked at: what reading in may rely on. */
+export interface JobFile {
+  exportedAt: string;
+  shop: string;
+  job: {
+    id: string;
+    number: number;
+    bay: string;
+    openedAt: string;
+    openedBy: string;
+    signedAt: string | null;
+    signedBy: string | null;
+    signReason: string | null;
+  };
+  vehicle: { id: string; plate: string; vin: string; name: string; use: string; distanceKm: number | null };
+  card: CardInput | null;
+  people: Record<string, string>;
+  entries: Entry[];
+  logs: LogFile[];
+}
+
+const no = (message: string) => new Refusal({ message: `This is no job file that can be read: ${message}` });
+
+type Loose = Record<string, unknown>;
+const isObject = (value: unknown): value is Loose =>
+  Boolean(value) && typeof value === "object" && !Array.isArray(value);
+
+function part(file: Loose, name: string): Loose {
+  const value = file[name];
+  if (!isObject(value)) throw no(`it has no ${name}.`);
+  return value;
+}
+
+function text(value: unknown, what: string, most: number, least = 0): string {
+  if (typeof value !== "string" || value.length < least || value.length > most || unwritable(value))
+    throw no(`${what} is not a text of ${least} to ${most} letters.`);
+  return value;
+}
+
+const orNull = <Value>(value: unknown, read: (value: unknown) => Value): Value | null =>
+  value === null || value === undefined ? null : read(value);
+
+function moment(value: unknown, what: string): string {
+  if (!isMoment(value)) throw no(`${what} is no date and time.`);
+  return value;
+}
+
+function id(value: unknown, what: string): string {
+  if (typeof value !== "string" || !isId(value)) throw no(`${what} is no id.`);
+  return value;
+}
+
+function number(value: unknown, what: string, least: number, most: number): number {
+  if (typeof value !== "number" || !(value >= least && value <= most))
+    throw no(`${what} is not a figure from ${least} to ${most}.`);
+  return value;
+}
+
+function list(file: Loose, name: string, most: number): unknown[] {
+  const value = file[name];
+  if (!Array.isArray(value) || value.length > most) throw no(`${name} is not a list of at most ${most}.`);
+  return value;
+}
+
+const OWN_FIELDS = ["jobId", "seq", "by"];
+
+/** One line of the book; what a newer version says in it is kept as it is. */
+function readEntry(value: unknown, index: number, jobId: string, known: Set<string>): Entry {
+  const line = `line ${index + 1}`;
+  if (!isObject(value)) throw no(`${line} is no entry.`);
+  if (value.seq !== index + 1 || value.jobId !== jobId) throw no(`${line} is out of its place.`);
+  const by = id(value.by, `who wrote ${line}`);
+  const written = Object.fromEntries(Object.entries(value).filter(([name]) => !OWN_FIELDS.includes(name)));
+  const isNewer = unknownFactOf(written as unknown as WrittenEntry) !== undefined;
+  const { data, ...plain } = written;
+  const fields = entryTrouble((isNewer ? plain : written) as unknown as WrittenEntry);
+  if (fields || (isNewer && unwritable(data))) throw no(`${line}: ${Object.values(fields ?? {}).join(" ")}`);
+  if (known.has(String(value.id))) throw no(`${line} has the id of another.`);
+  if (value.corrects !== undefined && !known.has(String(value.corrects)))
+    throw no(`${line} corrects nothing before it.`);
+  known.add(String(value.id));
+  return { ...(written as unknown as WrittenEntry), jobId, seq: index + 1, by };
+}
+
+function readLog(value: unknown): LogFile {
+  if (!isObject(value)) throw no("a log is not as it should be.");
+  return {
+    id: id(value.id, "a log's id"),
+    name: text(value.name, "a log's name", 200, 1),
+    rows: number(value.rows, "a log's rows", 2, 1e8),
+    sha256: text(value.sha256, "a log's sum", 64, 64),
+    bookedAt: moment(value.bookedAt, "when a log was booked"),
+    ...(value.bookedBy === undefined ? {} : { bookedBy: id(value.bookedBy, "who booked a log") }),
+    ...(value.content === undefined ? {} : { content: text(value.content, "a log", 70_000_000) }),
+  };
+}
+
+function readVehicle(vehicle: Loose): JobFile["vehicle"] {
+  return {
+    id: id(vehicle.id, "the vehicle's id"),
+    plate: text(vehicle.plate, "the plate", 16, 1),
+    vin: text(vehicle.vin, "the VIN", 17, 17),
+    name: text(vehicle.name, "the vehicle's name", 80, 1),
+    use: text(vehicle.use ?? "", "the vehicle's use", 80),
+    distanceKm: orNull(vehicle.distanceKm, (km) => number(km, "the distance", 0, 5_000_000)),
+  };
+}
+
+/** Looks a job file over; what can't be read is refused with the place. The card is checked by the database. */
+export function readJobFile(input: unknown): JobFile {
+  if (!isObject(input)) throw no("it holds no job.");
+  if (!READ_FORMATS.includes(String(input.format)))
+    throw no(
+      `its format is “${String(input.format).slice(0, 40)}”, and ${READ_FORMATS.join(" or ")} is wanted.`,
+    );
+  const job = part(input, "job");
+  const jobId = id(job.id, "the job's id");
+  const people = Object.entries(part(input, "people"));
+  if (people.length > MOST_PEOPLE) throw no("it names too many people.");
+  const known = new Set<string>();
+  const entries = list(input, "entries", MOST_ENTRIES).map((each, index) =>
+    readEntry(each, index, jobId, known),
+  );
+  const opener = entries[0]?.by ?? people[0]?.[0];
+  return {
+    exportedAt: moment(input.exportedAt, "when it was written"),
+    shop: text(input.shop ?? "another shop", "the shop's name", 80, 1),
+    job: {
+      id: jobId,
+      number: number(job.number, "the job's number", 1, 1e9),
+      bay: text(job.bay, "the bay", 40),
+      openedAt: moment(job.openedAt, "when it was opened"),
+      openedBy: id(job.openedById ?? opener, "who opened it"),
+      signedAt: orNull(job.signedAt, (at) => moment(at, "when it was signed")),
+      signedBy: orNull(job.signedById, (by) => id(by, "who signed it")),
+      signReason: orNull(job.signReason, (reason) => text(reason, "the reason", 2000)),
+    },
+    vehicle: readVehicle(part(input, "vehicle")),
+    card: isObject(input.card) ? (input.card as unknown as CardInput) : null,
+    people: Object.fromEntries(
+      people.map(([key, name]) => [id(key, "a person's id"), text(name, "a name", 80, 1)]),
+    ),
+    entries,
+    logs: list(input, "logs", MOST_LOGS).map(readLog),
+  };
+}

@@ -1,0 +1,265 @@
+import { createHash, randomUUID } from "node:crypto";
+import { readFileSync } from "node:fs";
+import Ajv2020 from "ajv/dist/2020.js";
+import addFormats from "ajv-formats";
+import fc from "fast-check";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { FACTS } from "../../core/facts/index.ts";
+import { balance, type Entry, mayClose, standing } from "../../core/ledger/index.ts";
+import { SHOP_ID, seedDemo } from "../../demo/seed.ts";
+import { atDesk } from "../database/connection.ts";
+import { entryDefinitions } from "../testing/job-schema.ts";
+import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
+import { newEntry, smallShop } from "../testing/small-shop.ts";
+import { exportJob } from "./export-job.ts";
+import { readHistory } from "./read-history.ts";
+import { readInJob } from "./read-in-job.ts";
+import { readJob } from "./read-job.ts";
+import { signJob } from "./sign-job.ts";
+
+let scratch: Scratch;
+beforeAll(async () => {
+  scratch = await scratchDatabase();
+  await seedDemo(scratch.owner, scratch.database, new Date());
+}, 60_000);
+afterAll(() => scratch.drop());
+
+const SCHEMA = JSON.parse(readFileSync("docs/formats/job.schema.json", "utf8"));
+
+/** What says when and where a file was written, and under which number; all else must come back to the letter. */
+const withoutWhere = (file: Awaited<ReturnType<typeof exportJob>>, renames: Record<string, string> = {}) => {
+  const { exportedAt: _, shop: __, from: ___, ...rest } = file;
+  const { number: ____, assignedTo: _____, ...job } = rest.job;
+  let text = JSON.stringify({ ...rest, job });
+  for (const [id, other] of Object.entries(renames)) text = text.replaceAll(id, other);
+  return text;
+};
+
+const asFile = (file: unknown) => JSON.parse(JSON.stringify(file));
+
+async function demoJobs() {
+  const [rows] = await scratch.owner.sequelize.query(
+    `SELECT id FROM jobs WHERE shop_id = '${SHOP_ID}' ORDER BY number`,
+  );
+  return (rows as { id: string }[]).map(({ id }) => id);
+}
+const inDemo = <Result>(work: Parameters<typeof atDesk<Result>>[2], personId: string) =>
+  atDesk(scratch.database, { shopId: SHOP_ID, personId }, work);
+const lead = async () => {
+  const [[row]] = await scratch.owner.sequelize.query(
+    `SELECT id FROM people WHERE shop_id = '${SHOP_ID}' AND role = 'lead'`,
+  );
+  return (row as { id: string }).id;
+};
+
+describe("the schema of a job file", () => {
+  it("is made from the classes that check what is written: npm run schema", () => {
+    expect({ account: SCHEMA.$defs.account, ...entryDefinitions() }).toEqual(SCHEMA.$defs);
+    for (const { fact } of FACTS) expect(SCHEMA.$defs).toHaveProperty(fact);
+  });
+});
+
+describe("a job that is written and read in", () => {
+  it("comes out of another shop's book as it went in, every job of the made-up shop", async () => {
+    const other = await smallShop(scratch, "Reader");
+    const ajv = new Ajv2020({ allErrors: true });
+    addFormats(ajv);
+    const validate = ajv.compile(SCHEMA);
+    const by = await lead();
+    for (const id of await demoJobs()) {
+      const file = asFile(await inDemo((desk) => exportJob(desk, id), by));
+      expect(validate(file), JSON.stringify(validate.errors?.slice(0, 3))).toBe(true);
+      const { id: newId, number, isNew } = await other.at((desk) => readInJob(desk, file), other.people.lead);
+      expect(isNew).toBe(true);
+      const again = asFile(await other.at((desk) => exportJob(desk, newId)));
+      expect(validate(again), JSON.stringify(validate.errors?.slice(0, 3))).toBe(true);
+      expect(withoutWhere(again)).toBe(withoutWhere(file));
+      expect(again.from).toMatchObject({ shop: "Lantern Hill Works", number: file.job.number });
+      expect(again.job.number).toBe(number);
+      const twice = await other.at((desk) => readInJob(desk, file), other.people.lead);
+      expect(twice).toEqual({ id: newId, number, isNew: false });
+    }
+    expect(await other.at((desk) => readHistory(desk, "switch-1"))).toEqual(
+      await inDemo((desk) => readHistory(desk, "switch-1"), by),
+    );
+    const { people } = await import("../shops/read-shop.ts").then(({ readShop }) => other.at(readShop));
+    expect(people).toHaveLength(3);
+  }, 60_000);
+
+  it("stands as a copy beside itself in its own shop's book, once", async () => {
+    const shop = await smallShop(scratch, "Copy");
+    const bolts = newEntry({ account: "fastener", item: "M6×20", place: "bag 2", out: 3 });
+    const part = newEntry({
+      kind: "decision",
+      item: "fan",
+      data: { fact: "chosen-part", v: 1, grade: "used", supplier: "Pell Motor Factors" },
+    });
+    const check = newEntry({
+      kind: "decision",
+      item: "fan",
+      data: { fact: "checked-part", v: 1, part: part.id },
+    });
+    await shop.book(bolts, part, check, { ...bolts, id: randomUUID(), out: 4, corrects: bolts.id });
+    await shop.at((desk) =>
+      signJob(desk, shop.jobId, {
+        id: randomUUID(),
+        reason: "kept for the test",
+        openSeen: ["bag 2 is 4 M6×20 short"],
+      }),
+    );
+    const file = asFile(await shop.at((desk) => exportJob(desk, shop.jobId)));
+    const first = await shop.at((desk) => readInJob(desk, file), shop.people.lead);
+    const second = await shop.at((desk) => readInJob(desk, file), shop.people.lead);
+    expect([first.isNew, second.isNew, second.id]).toEqual([true, false, first.id]);
+    const [original, copy] = await Promise.all(
+      [shop.jobId, first.id].map((id) => shop.at((desk) => readJob(desk, id))),
+    );
+    expect(balance(copy?.entries ?? [])).toEqual(balance(original?.entries ?? []));
+    expect(mayClose(copy?.entries ?? [])).toEqual(mayClose(original?.entries ?? []));
+    expect(copy?.job).toMatchObject({ signReason: "kept for the test", from: { number: 1 } });
+  });
+
+  it("is refused where it has changed, is cut short or lies", async () => {
+    const [shop, other] = [await smallShop(scratch, "Source"), await smallShop(scratch, "Target")];
+    await shop.book({ kind: "note", text: "one" }, { kind: "note", text: "two" });
+    const file = asFile(await shop.at((desk) => exportJob(desk, shop.jobId)));
+    const read = (input: unknown) => other.at((desk) => readInJob(desk, input), other.people.lead);
+    const changed = (change: (copy: typeof file) => void) => {
+      const copy = structuredClone(file);
+      change(copy);
+      return copy;
+    };
+    for (const [wrong, says] of [
+      [null, /holds no job/],
+      [[], /holds no job/],
+      [
+        changed((copy) => {
+          copy.format = "other";
+        }),
+        /format is “other”/,
+      ],
+      [
+        changed((copy) => {
+          copy.entries[1].seq = 3;
+        }),
+        /line 2 is out of its place/,
+      ],
+      [
+        changed((copy) => {
+          copy.entries[1].text = "";
+        }),
+        /line 2/,
+      ],
+      [
+        changed((copy) => {
+          copy.entries[1].at = "20270101";
+        }),
+        /line 2/,
+      ],
+      [
+        changed((copy) => {
+          copy.entries[0].corrects = copy.entries[1].id;
+        }),
+        /line 1 corrects nothing/,
+      ],
+      [
+        changed((copy) => {
+          copy.entries[1].id = copy.entries[0].id;
+        }),
+        /id of another/,
+      ],
+      [
+        changed((copy) => {
+          copy.vehicle.vin = 7;
+        }),
+        /VIN/,
+      ],
+      [
+        changed((copy) => {
+          copy.entries = {};
+        }),
+        /entries is not a list/,
+      ],
+      [
+        changed((copy) => {
+          copy.job.openedAt = "soon";
+        }),
+        /opened/,
+      ],
+    ] as const)
+      await expect(read(wrong), String(says)).rejects.toMatchObject({ message: expect.stringMatching(says) });
+    const [rows] = await scratch.owner.sequelize.query(
+      `SELECT 1 FROM jobs WHERE shop_id = '${other.shopId}'`,
+    );
+    expect(rows).toHaveLength(1);
+    const newer = changed((copy) => {
+      copy.entries[1] = {
+        ...copy.entries[1],
+        kind: "decision",
+        data: { fact: "bleed-cycle", v: 7, litres: 0.2 },
+      };
+    });
+    const { id } = await read(newer);
+    const kept = asFile(await other.at((desk) => exportJob(desk, id)));
+    expect(kept.entries[1].data).toEqual({ fact: "bleed-cycle", v: 7, litres: 0.2 });
+    await expect(read(file)).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringMatching(/changed since/),
+    });
+  });
+
+  it("keeps its logs byte for byte, and refuses one that was tampered with", async () => {
+    const by = await lead();
+    const [id] = (
+      await scratch.owner.sequelize.query(`SELECT job_id FROM logs WHERE shop_id = '${SHOP_ID}' LIMIT 1`)
+    )[0] as { job_id: string }[];
+    const file = asFile(await inDemo((desk) => exportJob(desk, id?.job_id ?? ""), by));
+    const bytes = Buffer.from(file.logs[0].content, "base64");
+    expect(createHash("sha256").update(bytes).digest("hex")).toBe(file.logs[0].sha256);
+    const other = await smallShop(scratch, "Tamper");
+    file.logs[0].content = Buffer.from(`${bytes.toString("latin1")}1,2\n`, "latin1").toString("base64");
+    await expect(other.at((desk) => readInJob(desk, file), other.people.lead)).rejects.toMatchObject({
+      message: expect.stringMatching(/not what it was/),
+    });
+  });
+});
+
+describe("any book", () => {
+  it("of random lines, corrections and strikes comes back to the letter", async () => {
+    const [shop, other] = [await smallShop(scratch, "Random"), await smallShop(scratch, "Mirror")];
+    const examples = FACTS.filter((kind) => !kind.isServers && !kind.about && !kind.once).map(
+      ({ example }) => example as Partial<Entry>,
+    );
+    const acts = fc.sample(fc.tuple(fc.nat(examples.length - 1), fc.nat(9), fc.nat(3)), {
+      numRuns: 160,
+      seed: 7,
+    });
+    const ids: string[] = [];
+    for (const [pick, back, what] of acts) {
+      const target = ids.at(-1 - back);
+      const example = examples[pick] as Partial<Entry>;
+      const draft = newEntry(
+        what === 0 && target
+          ? { kind: "note", corrects: target }
+          : { ...example, ...(what === 1 && target ? { corrects: target } : {}) },
+      );
+      try {
+        await shop.book(draft);
+        ids.push(draft.id);
+      } catch {
+        // A correction of a line that is corrected already, or of a verdict: refused, as it should be.
+      }
+    }
+    expect(ids.length).toBeGreaterThan(80);
+    const file = asFile(await shop.at((desk) => exportJob(desk, shop.jobId)));
+    await shop.at((desk) =>
+      signJob(desk, shop.jobId, { id: randomUUID(), reason: "out of the way", openSeen: file.open }),
+    );
+    const { id } = await other.at((desk) => readInJob(desk, file), other.people.lead);
+    const again = asFile(await other.at((desk) => exportJob(desk, id)));
+    expect(withoutWhere(again)).toBe(withoutWhere(file));
+    expect(standing(again.entries).map(({ id: each }) => each)).toEqual(
+      standing(file.entries).map(({ id: each }: Entry) => each),
+    );
+  });
+});

@@ -1,0 +1,222 @@
+import { createHash, randomUUID } from "node:crypto";
+import { promisify } from "node:util";
+import { gzip } from "node:zlib";
+import { v5 as uuid } from "uuid";
+import { Distance, lastFact, lifted } from "../../core/facts/index.ts";
+import type { Entry } from "../../core/ledger/index.ts";
+import { alone } from "../database/alone.ts";
+import type { Desk } from "../database/connection.ts";
+import { hashSecret } from "../people/secrets.ts";
+import { Refusal } from "../refusal.ts";
+import { addVehicle } from "../vehicles/add-vehicle.ts";
+import { countVerdict } from "./count-verdict.ts";
+import { type JobFile, readJobFile } from "./job-file.ts";
+import { takeNumber } from "./take-number.ts";
+
+const READ_IN = "5c1f2a44-0a0e-4a4f-8d53-7f4f9e5b21c7";
+const MOST_NAME_LETTERS = 80;
+const compress = promisify(gzip);
+
+const sumOf = (value: string | Uint8Array) => createHash("sha256").update(value).digest("hex");
+/** What makes two files the same job: not when they were written. */
+const sumOfJob = ({ job, entries, logs }: JobFile) =>
+  sumOf(JSON.stringify([job.signedAt, job.signReason, entries, logs.map(({ sha256 }) => sha256)]));
+
+/** People of the other book who are nobody here stand in the books by name and never sign in. */
+async function settlePeople(
+  { models, transaction, shopId }: Desk,
+  { people, shop }: JobFile,
+  wanted: ReadonlySet<string>,
+) {
+  const here = await models.Person.findAll({ attributes: ["id", "name"], transaction });
+  const ids = new Set(here.map(({ id }) => id));
+  const names = new Set(here.map(({ name }) => name));
+  for (const id of wanted) {
+    if (ids.has(id)) continue;
+    const told = `${people[id] ?? "Somebody"} (${shop})`.slice(0, MOST_NAME_LETTERS);
+    const name = names.has(told) ? `${told.slice(0, MOST_NAME_LETTERS - 9)} ${id.slice(0, 8)}` : told;
+    names.add(name);
+    const secret = await hashSecret(randomUUID());
+    await models.Person.create(
+      { shopId, id, name, role: "technician", pinHash: secret, passwordHash: secret, isActive: false },
+      { transaction },
+    );
+  }
+}
+
+/** The vehicle is the one with that VIN; where there is none, the file's own with its card. */
+async function settleVehicle(desk: Desk, { vehicle, card }: JobFile, openedAt: string): Promise<string> {
+  const { models, transaction } = desk;
+  const there = await models.Vehicle.findOne({ where: { vin: vehicle.vin }, transaction });
+  if (there) return there.id;
+  const taken = await models.Vehicle.findOne({ where: { id: vehicle.id }, transaction });
+  const id = taken ? uuid(`${vehicle.vin}:${openedAt}`, READ_IN) : vehicle.id;
+  await addVehicle(desk, { ...vehicle, id, card });
+  return id;
+}
+
+async function refuseSecondOpenJob({ models, transaction }: Desk, vehicleId: string): Promise<void> {
+  const open = await models.Job.findOne({ where: { vehicleId, signedAt: null }, transaction });
+  if (open)
+    throw new Refusal({
+      status: 409,
+      message: `Job ${open.number} is still open on that vehicle. Sign it first, then read this one in.`,
+    });
+}
+
+/** New ids where this shop has the job already, so that a copy stands beside it; the file's own where it is a stranger. */
+function renamed(
+  { entries, logs, job }: JobFile,
+  isCopy: boolean,
+  jobId: string,
+): { entries: Entry[]; logs: JobFile["logs"] } {
+  if (!isCopy) return { entries: entries.map((entry) => ({ ...entry, jobId })), logs };
+  const known = new Set([...entries.map(({ id }) => id), ...logs.map(({ id }) => id), job.id]);
+  const fresh = (id: string) => (known.has(id) ? uuid(`${jobId}:${id}`, READ_IN) : id);
+  const inData = (data: Entry["data"]) =>
+    data &&
+    Object.fromEntries(
+      Object.entries(data).map(([name, value]) => [name, typeof value === "string" ? fresh(value) : value]),
+    );
+  return {
+    logs: logs.map((log) => ({ ...log, id: fresh(log.id) })),
+    entries: entries.map((entry) => ({
+      ...entry,
+      jobId,
+      id: fresh(entry.id),
+      ...(entry.corrects ? { corrects: fresh(entry.corrects) } : {}),
+      ...(entry.data ? { data: inData(entry.data) } : {}),
+    })),
+  };
+}
+
+async function keepLogs(
+  { models, transaction, shopId }: Desk,
+  jobId: string,
+  file: JobFile,
+  logs: JobFile["logs"],
+) {
+  for (const log of logs) {
+    if (log.content === undefined) continue;
+    const bytes = Buffer.from(log.content, "base64");
+    if (sumOf(bytes) !== log.sha256)
+      throw new Refusal({
+        message: `The log “${log.name}” is not what it was when the file was written. Nothing was read in.`,
+      });
+    await models.Log.create(
+      {
+        shopId,
+        id: log.id,
+        jobId,
+        name: log.name,
+        rows: log.rows,
+        sha256: log.sha256,
+        content: await compress(bytes),
+        createdBy: log.bookedBy ?? file.job.openedBy,
+        createdAt: new Date(log.bookedAt),
+      },
+      { transaction },
+    );
+  }
+}
+
+/** An old job that is read in later takes no vehicle's distance back. */
+async function raiseDistance(
+  { models, transaction }: Desk,
+  vehicleId: string,
+  entries: readonly Entry[],
+): Promise<void> {
+  const km = lastFact(entries, Distance)?.entry.value;
+  const vehicle = await models.Vehicle.findOne({ where: { id: vehicleId }, transaction });
+  if (vehicle && km !== undefined && km > (vehicle.distanceKm ?? 0))
+    await vehicle.update({ distanceKm: km }, { transaction });
+}
+
+export interface ReadIn {
+  id: string;
+  number: number;
+  /** False where this very job had been read in before. */
+  isNew: boolean;
+}
+
+/**
+ * Reads a whole job into this shop's books, under its next number and with where it came from: vehicle, people, book,
+ * logs, signature. The same file twice is one job. What can't be read is refused, and nothing of it is kept.
+ */
+export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
+  const { models, transaction, shopId, personId, now } = desk;
+  const file = readJobFile(input);
+  await alone(desk, "read-in");
+  const there = await models.Job.findOne({ where: { id: file.job.id }, transaction });
+  const isCopy = there !== null && there.origin === null;
+  const id = isCopy ? uuid(`${shopId}:${file.job.id}`, READ_IN) : file.job.id;
+  const sha256 = sumOfJob(file);
+  const before = await models.Job.findOne({ where: { id }, transaction });
+  if (before && before.origin?.sha256 !== sha256)
+    throw new Refusal({
+      status: 409,
+      message: `Job ${before.number} was read in from this job before, and one of the two has changed since. It is not read in again.`,
+    });
+  if (before) return { id, number: before.number, isNew: false };
+  const by = [
+    file.job.openedBy,
+    file.job.signedBy,
+    ...file.entries.map((entry) => entry.by),
+    ...file.logs.map((log) => log.bookedBy),
+  ];
+  await settlePeople(desk, file, new Set(by.flatMap((each) => each ?? [])));
+  const vehicleId = await settleVehicle(desk, file, file.job.openedAt);
+  if (!file.job.signedAt) await refuseSecondOpenJob(desk, vehicleId);
+  const number = await takeNumber(desk);
+  const { entries, logs } = renamed(file, isCopy, id);
+  const origin = {
+    shop: file.shop,
+    number: file.job.number,
+    jobId: file.job.id,
+    exportedAt: file.exportedAt,
+    sha256,
+    people: Object.fromEntries(Object.entries(file.people).filter(([each]) => by.includes(each))),
+  };
+  const job = await models.Job.create(
+    {
+      shopId,
+      id,
+      number,
+      vehicleId,
+      openedBy: file.job.openedBy,
+      assignedTo: null,
+      bay: file.job.bay,
+      openedAt: new Date(file.job.openedAt),
+      lastSeq: entries.length,
+      origin,
+    },
+    { transaction },
+  );
+  await models.Entry.bulkCreate(
+    entries.map((entry) => ({ ...lifted(entry), shopId, at: new Date(entry.at) })),
+    { transaction, returning: false },
+  );
+  await keepLogs(desk, id, file, logs);
+  if (file.job.signedAt)
+    await job.update(
+      {
+        signedAt: new Date(file.job.signedAt),
+        signedBy: file.job.signedBy ?? file.job.openedBy,
+        signReason: file.job.signReason,
+      },
+      { transaction },
+    );
+  if (file.job.signedAt) await countVerdict(desk, job, entries);
+  await raiseDistance(desk, vehicleId, entries);
+  await models.Audit.create(
+    {
+      shopId,
+      personId,
+      what: "job read in",
+      at: now,
+      about: { jobId: id, from: origin.shop, number: origin.number },
+    },
+    { transaction },
+  );
+  return { id, number, isNew: true };
+}
