@@ -1,14 +1,18 @@
 // Every figure this project holds itself to, measured now: npm run bench [-- name]
 import { benchDiagnosis } from "./bench/diagnosis.ts";
 import { benchFirstScreen } from "./bench/first-screen.ts";
+import { benchHistory } from "./bench/history.ts";
 import { benchJobPage } from "./bench/job-page.ts";
 import { benchLogs } from "./bench/logs.ts";
+import { benchLongBook } from "./bench/long-book.ts";
 import type { Figure } from "./bench/measure.ts";
 
 const BENCHES: Record<string, () => Promise<Figure[]>> = {
   logs: benchLogs,
   "job-page": benchJobPage,
   "first-screen": benchFirstScreen,
+  "long-book": benchLongBook,
+  history: benchHistory,
   diagnosis: benchDiagnosis,
 };
 

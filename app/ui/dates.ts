@@ -1,27 +1,30 @@
+const FORMS = {
+  clock: { hour: "2-digit", minute: "2-digit" },
+  day: { weekday: "short", day: "numeric", month: "short" },
+  date: { day: "numeric", month: "short", year: "numeric" },
+} as const satisfies Record<string, Intl.DateTimeFormatOptions>;
+
+const formatters = new Map<string, Intl.DateTimeFormat>();
+
+/** Making a formatter costs a thousand times what using one does, and a book shows thousands of times. */
+function formatterOf(form: keyof typeof FORMS, timeZone: string): Intl.DateTimeFormat {
+  const key = `${form} ${timeZone}`;
+  const known = formatters.get(key);
+  if (known) return known;
+  const formatter = new Intl.DateTimeFormat("en-GB", { ...FORMS[form], timeZone });
+  formatters.set(key, formatter);
+  return formatter;
+}
+
+function shown(form: keyof typeof FORMS, iso: string, timeZone: string): string {
+  const date = new Date(iso);
+  return Number.isNaN(date.getTime()) ? "?" : formatterOf(form, timeZone).format(date);
+}
+
 /** Times in the shop's own zone. `en-GB` for its day-before-month and 24 hours, which is how the shop writes. */
-export function clockOf(iso: string, timeZone: string): string {
-  return new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone }).format(
-    new Date(iso),
-  );
-}
-
-export function dayOf(iso: string, timeZone: string): string {
-  return new Intl.DateTimeFormat("en-GB", {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    timeZone,
-  }).format(new Date(iso));
-}
-
-export function dateOf(iso: string, timeZone: string): string {
-  return new Intl.DateTimeFormat("en-GB", {
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-    timeZone,
-  }).format(new Date(iso));
-}
+export const clockOf = (iso: string, timeZone: string): string => shown("clock", iso, timeZone);
+export const dayOf = (iso: string, timeZone: string): string => shown("day", iso, timeZone);
+export const dateOf = (iso: string, timeZone: string): string => shown("date", iso, timeZone);
 
 const MINUTE_MS = 60_000;
 

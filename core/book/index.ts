@@ -11,4 +11,5 @@ export {
   STAGES,
   type Stage,
 } from "./entry.ts";
+export { onceFor } from "./once-for.ts";
 export { correctedIds, isStrike, type StandingEntry, standing } from "./standing.ts";

@@ -1,4 +1,5 @@
 import type { Entry, EntryDraft } from "./entry.ts";
+import { onceFor } from "./once-for.ts";
 
 /** An entry that counts; `order` is the place in the book of the entry it goes back to through corrections. */
 export type StandingEntry = Entry & { order: number };
@@ -14,12 +15,7 @@ export function isStrike(entry: Entry | EntryDraft): boolean {
 interface Reading {
   counting: StandingEntry[];
   off: Set<string>;
-  /** What the list was when it was read: a list that has grown since is read again. */
-  length: number;
-  last: Entry | undefined;
 }
-
-const readings = new WeakMap<readonly Entry[], Reading>();
 
 /** Later in the book; where two share a number, as before a server has numbered them, the id decides. */
 const later = (a: Entry, b: Entry) => a.seq - b.seq || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
@@ -28,7 +24,7 @@ const later = (a: Entry, b: Entry) => a.seq - b.seq || (a.id < b.id ? -1 : a.id 
  * What each entry comes to once its corrections have acted, latest entries first: itself, what took its place, a strike
  * that stands, or nothing, where it was struck. A struck correction never was, so what it corrected is back.
  */
-function settle(sorted: readonly Entry[]): Pick<Reading, "counting" | "off"> {
+function settle(sorted: readonly Entry[]): Reading {
   const byId = new Map(sorted.map((entry) => [entry.id, entry]));
   const seqOf = new Map(sorted.map((entry, index) => [entry.id, index]));
   const corrections = new Map<string, Entry[]>();
@@ -60,15 +56,10 @@ function settle(sorted: readonly Entry[]): Pick<Reading, "counting" | "off"> {
   return { counting, off };
 }
 
-function readingOf(entries: readonly Entry[]): Reading {
-  const last = entries.at(-1);
-  const known = readings.get(entries);
-  if (known && known.length === entries.length && known.last === last) return known;
+const readingOf = onceFor((entries): Reading => {
   const once = new Map(entries.map((entry) => [entry.id, entry]));
-  const reading = { ...settle([...once.values()].sort(later)), length: entries.length, last };
-  readings.set(entries, reading);
-  return reading;
-}
+  return settle([...once.values()].sort(later));
+});
 
 /** Ids of the entries that a standing correction or strike names: they stay readable and do not count. */
 export function correctedIds(entries: readonly Entry[]): Set<string> {

@@ -17,5 +17,7 @@ export class Codes {
   static words = (_: Codes, entry: EntryDraft, system: System) => sentence(entry, system);
 
   static liftLoose = (_: Loose, entry: EntryDraft) =>
-    entry.kind === "reading" && entry.item === "codes" && entry.text ? {} : undefined;
+    entry.kind === "reading" && (entry.stage ?? "ask") === "ask" && entry.item === "codes" && entry.text
+      ? {}
+      : undefined;
 }

@@ -1,5 +1,5 @@
 import { type ValidationError, validateSync } from "class-validator";
-import { type Entry, type EntryDraft, type StandingEntry, standing } from "../book/index.ts";
+import { type Entry, type EntryDraft, onceFor, type StandingEntry, standing } from "../book/index.ts";
 import type { FactClass, Loose } from "./fact.ts";
 import { FACTS, LOOSE_ORDER } from "./list.ts";
 
@@ -47,6 +47,10 @@ function soundOf<Fact extends object>(
   return trouble === undefined ? { fact } : { trouble };
 }
 
+/** Without data only a caution and what Ask once wrote down by its name can say anything. */
+const mayBeLoose = ({ kind, item }: EntryDraft | Entry) =>
+  kind === "caution" || ((kind === "note" || kind === "reading") && item !== undefined);
+
 type Fields = { kind: FactClass; fields: Loose } | { unknown: string } | undefined;
 
 /** Which fact an entry says and its fields in the current version, before anybody has checked them. */
@@ -61,7 +65,7 @@ function fieldsOf(entry: EntryDraft | Entry): Fields {
     const lifted = kind.lift?.(fields, v);
     return lifted ? { kind, fields: lifted } : { unknown: kind.fact };
   }
-  if (!data && entry.kind === "movement") return undefined;
+  if (!data && !mayBeLoose(entry)) return undefined;
   for (const kind of LOOSE_ORDER) {
     const fields = kind.liftLoose?.(data ?? {}, entry);
     if (fields) return { kind, fields };
@@ -69,19 +73,24 @@ function fieldsOf(entry: EntryDraft | Entry): Fields {
   return undefined;
 }
 
-const read = new WeakMap<object, { of: unknown; result: ReadFact | undefined }>();
+function readFact(entry: EntryDraft | Entry): ReadFact | undefined {
+  const found = fieldsOf(entry);
+  if (!found || !("kind" in found) || !found.kind.kinds.includes(entry.kind)) return undefined;
+  const sound = soundOf(found.kind, found.fields);
+  return "fact" in sound ? { kind: found.kind, fact: sound.fact } : undefined;
+}
+
+/** Read once for what an entry says in, which its copies share; older ones are read with the entry that says them. */
+const read = new WeakMap<object, { kind: EntryDraft["kind"]; result: ReadFact | undefined }>();
 
 /** What an entry says beyond its figures, whatever version wrote it; nothing where it is unknown or unsound. */
 export function factOf(entry: EntryDraft | Entry): ReadFact | undefined {
-  const known = read.get(entry);
-  if (known && known.of === entry.data) return known.result;
-  const found = fieldsOf(entry);
-  let result: ReadFact | undefined;
-  if (found && "kind" in found && found.kind.kinds.includes(entry.kind)) {
-    const sound = soundOf(found.kind, found.fields);
-    if ("fact" in sound) result = { kind: found.kind, fact: sound.fact };
-  }
-  read.set(entry, { of: entry.data, result });
+  if (!entry.data && !mayBeLoose(entry)) return undefined;
+  const key = entry.data && typeof entry.data === "object" && "fact" in entry.data ? entry.data : entry;
+  const known = read.get(key);
+  if (known && known.kind === entry.kind) return known.result;
+  const result = readFact(entry);
+  read.set(key, { kind: entry.kind, result });
   return result;
 }
 
@@ -91,19 +100,29 @@ export function unknownFactOf(entry: EntryDraft | Entry): string | undefined {
   return found && "unknown" in found ? found.unknown : undefined;
 }
 
+/** What stands in a book by the kind of fact, each kind in the order of the book. */
+const saidBy = onceFor((entries) => {
+  const by = new Map<FactClass, Said<object>[]>();
+  for (const entry of standing(entries)) {
+    const found = factOf(entry);
+    if (!found) continue;
+    const said = { fact: found.fact, entry };
+    const list = by.get(found.kind);
+    if (list) list.push(said);
+    else by.set(found.kind, [said]);
+  }
+  return by;
+});
+
 /**
  * Everything of one kind that stands in a book, in the order in which what it tells happened: the one way to ask whether
  * somebody said it.
  * @example factsOf(entries, ChosenPart).map(({ fact }) => fact.supplier)
  */
-export function factsOf<Fact extends object>(entries: readonly Entry[], kind: FactClass<Fact>): Said<Fact>[] {
-  const said: Said<Fact>[] = [];
-  for (const entry of standing(entries)) {
-    const found = factOf(entry);
-    if (found?.kind === (kind as FactClass)) said.push({ fact: found.fact as Fact, entry });
-  }
-  return said;
-}
+export const factsOf = <Fact extends object>(
+  entries: readonly Entry[],
+  kind: FactClass<Fact>,
+): readonly Said<Fact>[] => (saidBy(entries).get(kind as FactClass) ?? []) as Said<Fact>[];
 
 /** The last of one kind that stands. */
 export const lastFact = <Fact extends object>(

@@ -17,5 +17,7 @@ export class Gauge {
   static words = (_: Gauge, entry: EntryDraft, system: System) => sentence(entry, system);
 
   static liftLoose = (_: Loose, entry: EntryDraft) =>
-    entry.kind === "reading" && entry.item === "gauge" && entry.text ? {} : undefined;
+    entry.kind === "reading" && (entry.stage ?? "ask") === "ask" && entry.item === "gauge" && entry.text
+      ? {}
+      : undefined;
 }

@@ -1,5 +1,5 @@
-import type { Account, Entry } from "../book/index.ts";
-import { standing } from "../book/index.ts";
+import type { Account } from "../book/index.ts";
+import { onceFor, standing } from "../book/index.ts";
 
 export interface BalanceLine {
   account: Account;
@@ -23,7 +23,7 @@ const rounded = (figure: number) => Math.round(figure * ROUND_L) / ROUND_L;
  * What went out and came back per account, place and item, in the order in which each first moved. Coolant in litres,
  * the rest in counts. Corrections taken into account.
  */
-export function balance(entries: readonly Entry[]): BalanceLine[] {
+export const balance = onceFor((entries): BalanceLine[] => {
   const lines = new Map<string, BalanceLine>();
   for (const entry of standing(entries)) {
     if (entry.kind !== "movement" || !entry.account) continue;
@@ -42,4 +42,4 @@ export function balance(entries: readonly Entry[]): BalanceLine[] {
     lines.set(key, line);
   }
   return [...lines.values()];
-}
+});

@@ -1,4 +1,4 @@
-import { type Entry, type Stage, standing } from "../book/index.ts";
+import { type Entry, onceFor, type Stage, standing } from "../book/index.ts";
 import { CheckedPart, ChosenPart, CoolantLevel, factsOf } from "../facts/index.ts";
 import type { System } from "../units/index.ts";
 import { type BalanceLine, balance, balanceKey } from "./balance.ts";
@@ -61,17 +61,25 @@ function levelOpen(entries: readonly Entry[]): OpenItem[] {
   return [{ about: "cold-check", stage: "prove", words: "level and cap not yet checked cold" }];
 }
 
-/**
- * Everything a job has open, in words, in the order in which it first moved: counted things not back, coolant over its
- * tolerance, chosen parts nobody has looked at, a level that is too low or not checked cold since the last pour.
- */
-export function openItems(entries: readonly Entry[], system: System = "metric"): OpenItem[] {
+const openIn: Record<System, (entries: readonly Entry[]) => OpenItem[]> = {
+  metric: onceFor((entries) => reckonOpen(entries, "metric")),
+  us: onceFor((entries) => reckonOpen(entries, "us")),
+};
+
+function reckonOpen(entries: readonly Entry[], system: System): OpenItem[] {
   const coolant = coolantBalance(entries);
   const litres: OpenItem[] = coolant.withinTolerance
     ? []
     : [{ about: "litres", stage: "fill", words: coolantWords(coolant.unaccountedL, system) }];
   return [...countedOpen(entries), ...litres, ...partsNotChecked(entries), ...levelOpen(entries)];
 }
+
+/**
+ * Everything a job has open, in words, in the order in which it first moved: counted things not back, coolant over its
+ * tolerance, chosen parts nobody has looked at, a level that is too low or not checked cold since the last pour.
+ */
+export const openItems = (entries: readonly Entry[], system: System = "metric"): OpenItem[] =>
+  openIn[system](entries);
 
 /** Whether the books balance; `because` names every open item. A job that doesn't close needs a named person's reason. */
 export function mayClose(

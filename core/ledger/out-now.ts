@@ -1,4 +1,4 @@
-import { type Account, type Entry, type StandingEntry, standing } from "../book/index.ts";
+import { type Account, type Entry, onceFor, type StandingEntry, standing } from "../book/index.ts";
 import { balanceKey } from "./balance.ts";
 
 /** One entry's worth of a thing that is out: what is left of it after what has gone back since. */
@@ -22,7 +22,7 @@ const isCounted = (entry: StandingEntry): entry is Counted =>
  * what left last before it. What went in without having been out is nobody's debt, so that a part tried and taken off
  * again is out.
  */
-export function outNow(entries: readonly Entry[]): OutEntry[] {
+export const outNow = onceFor((entries): OutEntry[] => {
   const outs: OutEntry[] = [];
   const openByKey = new Map<string, OutEntry[]>();
   for (const entry of standing(entries)) {
@@ -45,7 +45,7 @@ export function outNow(entries: readonly Entry[]): OutEntry[] {
     }
   }
   return outs.filter((out) => out.open > 0);
-}
+});
 
 /** How many of one thing at one place are out now. */
 export function outOpen(

@@ -13,6 +13,8 @@ const amount = (entry: Entry, figure: number, system: System) =>
     ? format(figure, "volume", system).split("\u00a0")[0]
     : String(figure);
 
+/** A book is read from its foot: of a very long one the newest lines are drawn, the rest when they are asked for. */
+const MOST_AT_ONCE = 200;
 const AT_FOOT_PX = 40;
 
 /** Keeps the newest line in view while the book grows or its room changes, unless somebody reads further up. */
@@ -129,6 +131,8 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
   const foot = useRef<HTMLElement>(null);
   const [opened, setOpened] = useState<Entry>();
   const undo = useUndo(context);
+  const [isWhole, setWhole] = useState(false);
+  const earlier = isWhole ? 0 : Math.max(0, entries.length - MOST_AT_ONCE);
   useFoot(foot);
   let day = "";
   return (
@@ -144,6 +148,15 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
         aria-label="Lines of the book"
         className="min-h-0 flex-1 overflow-y-auto"
       >
+        {earlier > 0 && (
+          <button
+            type="button"
+            className="min-h-12 w-full border-rule border-b px-5 text-left font-bold underline underline-offset-4"
+            onClick={() => setWhole(true)}
+          >
+            {earlier} earlier lines
+          </button>
+        )}
         <table className="w-full table-fixed border-separate border-spacing-0 text-[0.94rem]">
           <thead className="sticky top-0 z-10 bg-sheet">
             <tr className="text-left text-sm [&>th]:border-rule [&>th]:border-b">
@@ -162,7 +175,7 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
             </tr>
           </thead>
           <tbody>
-            {entries.map((entry) => {
+            {entries.slice(earlier).map((entry) => {
               const today = dayOf(entry.at, timeZone);
               const isNewDay = today !== day;
               day = today;

@@ -1,14 +1,17 @@
+import { onceFor } from "../../../core/book/index.ts";
 import { describeEntry, type Entry, isStrike } from "../../../core/ledger/index.ts";
 import type { System } from "../../../core/units/index.ts";
+
+const byId = onceFor((entries) => new Map(entries.map((entry) => [entry.id, entry])));
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A line as the book shows it: what it says, or which line it strikes out, brings back or corrects. */
 export function lineWords(entry: Entry, system: System, entries: readonly Entry[]): string {
-  const named = entry.corrects ? entries.find((each) => each.id === entry.corrects) : undefined;
+  const named = entry.corrects ? byId(entries).get(entry.corrects) : undefined;
   if (isStrike(entry)) {
     if (named && isStrike(named)) {
-      const back = entries.find((each) => each.id === named.corrects);
+      const back = byId(entries).get(named.corrects ?? "");
       return `Line ${back?.seq ?? "?"} is back: line ${named.seq} struck out.`;
     }
     return `Line ${named?.seq ?? "?"} struck out.`;

@@ -6,13 +6,15 @@ import type { JobContext } from "../context.ts";
 
 const OFFERED_MS = 60_000;
 const LOOK_EVERY_MS = 5000;
+const MOST_AT_ONCE = 50;
 
 /** What was booked by one act: a bag that holds three kinds goes back in three lines at once. */
 function lastAct(entries: readonly Entry[]): Entry[] {
   const last = entries.at(-1);
   if (!last) return [];
   const act: Entry[] = [];
-  for (const entry of [...entries].reverse()) {
+  for (let index = entries.length - 1; index >= 0 && act.length < MOST_AT_ONCE; index--) {
+    const entry = entries[index] as Entry;
     if (entry.at !== last.at || entry.by !== last.by) break;
     act.push(entry);
   }

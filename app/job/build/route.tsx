@@ -1,3 +1,4 @@
+import { useState } from "react";
 import {
   type BuildGroup,
   type BuildItem,
@@ -24,6 +25,9 @@ const nameOf = (item: BuildItem) => {
   const name = isBagged ? item.item : thing(item);
   return item.open > 1 ? `${item.open} × ${name}` : name;
 };
+
+/** Nobody works down more at once; the rest is one tap away. */
+const MOST_GROUPS = 60;
 
 /** Tools and line caps hold nothing up, so they are offered after what does. */
 const isBeside = (group: BuildGroup) =>
@@ -91,15 +95,19 @@ function Group({ group }: { group: BuildGroup }) {
 }
 
 function Groups({ id, title, groups }: { id: string; title: string; groups: BuildGroup[] }) {
+  const [isWhole, setWhole] = useState(false);
   if (groups.length === 0) return null;
+  const shown = isWhole ? groups : groups.slice(0, MOST_GROUPS);
+  const rest = groups.length - shown.length;
   return (
     <section aria-labelledby={id} className="flex flex-col gap-4">
       <h3 id={id} className="text-xl">
         {title}
       </h3>
-      {groups.map((group) => (
+      {shown.map((group) => (
         <Group key={group.items.map((item) => item.entryId).join()} group={group} />
       ))}
+      {rest > 0 && <Button onClick={() => setWhole(true)}>and {rest} more</Button>}
     </section>
   );
 }
