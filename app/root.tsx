@@ -1,3 +1,5 @@
+import figuresFont from "@fontsource-variable/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-wght-normal.woff2?url";
+import wordsFont from "@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url";
 import type { ReactNode } from "react";
 import {
   isRouteErrorResponse,
@@ -18,7 +20,17 @@ import { openToAll } from "./shell/guard.server.ts";
 import { useNonce } from "./shell/nonce.ts";
 import { staysWhileBrowsing } from "./shell/stays.ts";
 
+const preloaded = (href: string) => ({
+  rel: "preload",
+  as: "font",
+  type: "font/woff2",
+  href,
+  crossOrigin: "anonymous" as const,
+});
+
 export const links: LinksFunction = () => [
+  preloaded(wordsFont),
+  preloaded(figuresFont),
   { rel: "stylesheet", href: styles },
   { rel: "icon", href: "/mark.svg", type: "image/svg+xml" },
 ];

@@ -96,7 +96,8 @@ export function JobHeader({ context }: { context: JobContext }) {
     job.from ? `read in from ${job.from.shop}, job ${job.from.number}` : "",
   ].filter(Boolean);
   return (
-    <header className="flex items-center justify-between gap-x-6 gap-y-2 px-5 pt-2 max-sm:flex-col max-sm:items-start lg:px-7">
+    // As high for one line as for two, so that nothing below it moves when the type arrives.
+    <header className="flex min-h-[4.2rem] items-center justify-between gap-x-6 gap-y-2 px-5 pt-2 max-sm:flex-col max-sm:items-start lg:px-7">
       <div className="flex min-w-0 flex-wrap items-baseline gap-x-4">
         <h1 className="figure whitespace-nowrap text-2xl">
           <Link to={`/vehicles/${vehicle.id}`}>{vehicle.plate}</Link>

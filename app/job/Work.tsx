@@ -34,7 +34,8 @@ export function Work({
         aria-label="Work"
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
         tabIndex={0}
-        className="min-h-0 flex-1 overflow-y-auto px-5 pt-3 pb-6 lg:px-7"
+        // What is hidden from the eye alone is placed within it, or it would make the page itself scroll.
+        className="relative min-h-0 flex-1 overflow-y-auto px-5 pt-3 pb-6 lg:px-7"
       >
         <h2 className={isTitleQuiet ? "sr-only" : "mb-2 text-2xl"}>{title}</h2>
         <div className="flex flex-col gap-5">{children}</div>

@@ -5,18 +5,18 @@ interface Row {
   id: string;
   jobId: string;
   seq: number;
-  at: Date;
+  /** ISO 8601 in UTC, as the database writes it out: cheaper than a date made and unmade for each line. */
+  at: string;
   by: string;
   [column: string]: unknown;
 }
 
-const COLUMNS = `id, job_id AS "jobId", seq, at, by, stage, kind, account, item, place, "out", "in", unit, value, text, data, corrects`;
+const COLUMNS = `id, job_id AS "jobId", seq, to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS at, by, stage, kind, account, item, place, "out", "in", unit, value, text, data, corrects`;
 
 /** A row as the core's entry: nulls left out, the time as text. */
 function toEntry(row: Row): Entry {
   const entry: Record<string, unknown> = {};
-  for (const [name, value] of Object.entries(row)) if (value !== null) entry[name] = value;
-  entry.at = row.at.toISOString();
+  for (const name in row) if (row[name] !== null) entry[name] = row[name];
   return entry as unknown as Entry;
 }
 

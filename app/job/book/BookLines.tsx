@@ -146,7 +146,7 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
         tabIndex={0}
         aria-label="Lines of the book"
-        className="min-h-0 flex-1 overflow-y-auto"
+        className="relative min-h-0 flex-1 overflow-y-auto"
       >
         {earlier > 0 && (
           <button
@@ -160,16 +160,16 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
         <table className="w-full table-fixed border-separate border-spacing-0 text-[0.94rem]">
           <thead className="sticky top-0 z-10 bg-sheet">
             <tr className="text-left text-sm [&>th]:border-rule [&>th]:border-b">
-              <th scope="col" className="w-[3.9rem] py-1 pl-4 font-normal text-ink-2">
+              <th scope="col" className="w-[4.4rem] py-1 pl-4 font-normal text-ink-2">
                 time
               </th>
               <th scope="col" className="font-normal text-ink-2">
                 <span className="sr-only">what</span>
               </th>
-              <th scope="col" className="w-[5rem] border-rule border-l px-1.5 text-right text-out">
+              <th scope="col" className="w-[4.7rem] border-rule border-l px-1.5 text-right text-out">
                 out
               </th>
-              <th scope="col" className="w-[5.4rem] border-rule border-l px-1.5 pr-3 text-right text-in">
+              <th scope="col" className="w-[4.9rem] border-rule border-l px-1.5 pr-3 text-right text-in">
                 in
               </th>
             </tr>

@@ -22,11 +22,11 @@ function namesUsed({ entries }: JobContext): string[] {
   return [...new Set(used.flatMap((text) => text.toLowerCase().match(WORD) ?? []))];
 }
 
-const lineContext = (context: JobContext, stage: Stage): LineContext => ({
+const lineContext = (context: JobContext, stage: Stage, isTyped: boolean): LineContext => ({
   open: stillOut(context.entries),
   stage,
   system: context.system,
-  names: namesUsed(context),
+  names: isTyped ? namesUsed(context) : [],
   entries: context.entries,
 });
 
@@ -46,9 +46,10 @@ export function EntryLine({
   const [text, setText] = useDraft(`line:${page.job.id}`);
   const [chosen, setChosen] = useState(-1);
   const isSigned = page.job.signedAt !== null;
-  const reader = useMemo(() => lineContext(context, stage), [context, stage]);
+  const isTyped = text.trim() !== "";
+  const reader = useMemo(() => lineContext(context, stage, isTyped), [context, stage, isTyped]);
   const offers = useMemo(() => completeLine(text, reader), [text, reader]);
-  const line = useMemo(() => (text.trim() === "" ? undefined : readLine(text, reader)), [text, reader]);
+  const line = useMemo(() => (isTyped ? readLine(text, reader) : undefined), [text, reader, isTyped]);
   useEffect(() => {
     if (!given) return;
     setText(given.text);

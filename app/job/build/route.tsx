@@ -21,8 +21,8 @@ const CAUTIONS = [
 
 /** A bag's items are told by size, what has no bag by its own name. */
 const nameOf = (item: BuildItem) => {
-  const isBagged = item.account === "fastener" || item.account === "clip";
-  const name = isBagged ? item.item : thing(item);
+  const isBagged = item.place.startsWith("bag ");
+  const name = isBagged ? item.item : thing(item).replace(",", " ");
   return item.open > 1 ? `${item.open} × ${name}` : name;
 };
 

@@ -1,6 +1,8 @@
 import { useEffect, useRef } from "react";
 import { CAUTIONS, testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import { inShownTemperatures } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
+import { useJob } from "../context.ts";
 import { CANNOT, keyFor, NOT_SURE_KEY, useOutcomeKeys } from "./outcome-keys.ts";
 import type { KnownFind } from "./useFind.ts";
 
@@ -16,6 +18,7 @@ const SMALL = "min-h-12 justify-start px-3 py-1 text-left font-normal";
 /** One test as one card: why, how, caution, and what was seen as big buttons. */
 export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: string; isChosen: boolean }) {
   const { state, mayBook, report, unsure, cannot } = find;
+  const { system } = useJob();
   const test = testOf(testId);
   const action = state.actions.find(({ kind, id }) => kind === "test" && id === testId);
   const heading = useRef<HTMLHeadingElement>(null);
@@ -43,13 +46,13 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
       <h3 id="next-test" ref={heading} tabIndex={-1} className="text-xl" data-next-test={testId}>
         {test.name}
       </h3>
-      <p className="leading-snug">{test.how}</p>
+      <p className="leading-snug">{inShownTemperatures(test.how, system)}</p>
       {test.hazards.length > 0 && (
         <p
           role="note"
           className="border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-3 font-bold text-[0.95rem] leading-snug"
         >
-          {test.hazards.map((hazard) => CAUTIONS[hazard]).join(" ")}
+          {inShownTemperatures(test.hazards.map((hazard) => CAUTIONS[hazard]).join(" "), system)}
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">

@@ -9,8 +9,8 @@ const unsentStore = () => {
 
 export const browserStore: UnsentStore = {
   all: async () => (await entries<string, Unsent>(unsentStore())).map(([, unsent]) => unsent),
-  put: (unsent) => set(unsent.entry.id, unsent, unsentStore()),
-  remove: (id) => del(id, unsentStore()),
+  put: async (unsent) => set(unsent.entry.id, unsent, unsentStore()),
+  remove: async (id) => del(id, unsentStore()),
 };
 
 const LONGEST_WAIT_MS = 12_000;
@@ -64,7 +64,7 @@ const draftStore = () => {
   return drafts;
 };
 
-/** Half-typed things, so that a reload loses none. */
-export const readDraft = (key: string): Promise<unknown> => get(key, draftStore());
-export const keepDraft = (key: string, value: unknown): Promise<void> =>
+/** Half-typed things, so that a reload loses none. A store that can't even be opened fails as one that can't keep. */
+export const readDraft = async (key: string): Promise<unknown> => get(key, draftStore());
+export const keepDraft = async (key: string, value: unknown): Promise<void> =>
   value === "" ? del(key, draftStore()) : set(key, value, draftStore());

@@ -102,3 +102,71 @@ describe("a booked entry", () => {
     expect(outbox.snapshot().booked).toEqual([]);
   });
 });
+
+describe("the outbox when things go wrong", () => {
+  it("holds nothing up behind an entry that the server stumbles over, and tries that one again", async () => {
+    let isMended = false;
+    const { outbox, sent } = bench(({ entry }) =>
+      entry.id === "a" && !isMended ? { stuck: "a fault" } : "booked",
+    );
+    await outbox.add("job", [note("a"), note("b")], 1);
+    expect(sent).toEqual(["a", "b"]);
+    expect(outbox.snapshot().unsent).toMatchObject([{ entry: { id: "a" }, stuck: "a fault" }]);
+    isMended = true;
+    await outbox.flush();
+    expect(outbox.snapshot().unsent).toEqual([]);
+  });
+
+  it("sends no correction before the line that it corrects", async () => {
+    let isMended = false;
+    const { outbox, sent } = bench(({ entry }) =>
+      entry.id === "a" && !isMended ? { stuck: "a fault" } : "booked",
+    );
+    await outbox.add("job", [note("a"), { ...note("b"), corrects: "a" }, note("c")], 1);
+    expect(sent).toEqual(["a", "c"]);
+    isMended = true;
+    await outbox.flush();
+    expect(sent).toEqual(["a", "c", "a", "b"]);
+  });
+
+  it("sends a refused entry again when it is asked to, or ticked again", async () => {
+    let isRefused = true;
+    const { outbox, kept } = bench(() => (isRefused ? { refused: "not out" } : "booked"));
+    await outbox.add("job", [note("a")], 1);
+    expect(kept.get("a")?.refused).toBe("not out");
+    isRefused = false;
+    await outbox.again("a");
+    expect([outbox.snapshot().unsent, kept.size]).toEqual([[], 0]);
+    isRefused = true;
+    await outbox.add("job", [note("b")], 2);
+    isRefused = false;
+    await outbox.add("job", [note("b")], 3);
+    expect(outbox.snapshot().unsent).toEqual([]);
+  });
+
+  it("says when the session has ended, which is not the same as no server", async () => {
+    const { outbox } = bench(() => "signed-out");
+    await outbox.add("job", [note("a")], 1);
+    expect(outbox.snapshot()).toMatchObject({ isCutOff: true, isSignedOut: true, unsent: [{}] });
+  });
+
+  it("goes on where the browser's store fails, and says so", async () => {
+    const sent: string[] = [];
+    const broken = async () => {
+      throw new Error("no room");
+    };
+    const outbox = new Outbox({
+      personId: "tobin",
+      store: { all: broken, put: broken, remove: broken },
+      send: async ({ entry }) => {
+        sent.push(entry.id);
+        return "booked";
+      },
+      onBooked: async () => {},
+    });
+    await outbox.load();
+    expect(outbox.snapshot()).toMatchObject({ isUnkept: true, isLoaded: true });
+    await outbox.add("job", [note("a")], 1);
+    expect(sent).toEqual(["a"]);
+  });
+});

@@ -1,5 +1,6 @@
 import type { Judgement } from "../../../core/judgement/index.ts";
 import { CHECKS, type CheckName } from "../../../core/trace/index.ts";
+import { inShownTemperatures, type System } from "../../../core/units/index.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 
 const NAMES: Record<CheckName, string> = {
@@ -13,7 +14,7 @@ const NAMES: Record<CheckName, string> = {
 };
 
 /** The verdict of each check with its reason. */
-export function Checks({ checks }: { checks: Record<CheckName, Judgement> }) {
+export function Checks({ checks, system }: { checks: Record<CheckName, Judgement>; system: System }) {
   return (
     <ul className="grid gap-x-8 md:grid-cols-2">
       {CHECKS.map((check) => (
@@ -22,7 +23,8 @@ export function Checks({ checks }: { checks: Record<CheckName, Judgement> }) {
             <VerdictShape verdict={checks[check].verdict} />
           </span>
           <span>
-            <span className="font-bold">{NAMES[check]}</span> <span>{checks[check].because}</span>
+            <span className="font-bold">{NAMES[check]}</span>{" "}
+            <span>{inShownTemperatures(checks[check].because, system)}</span>
           </span>
         </li>
       ))}

@@ -1,7 +1,7 @@
 import { line, max, min, scaleLinear } from "d3";
 import type { Verdict } from "../../../core/judgement/index.ts";
 import type { TraceEvent, TraceSpec } from "../../../core/trace/index.ts";
-import { SHOWN, type System, toShown } from "../../../core/units/index.ts";
+import { format, SHOWN, type System, toShown } from "../../../core/units/index.ts";
 import { VerdictPath } from "../../ui/VerdictMark.tsx";
 import type { CurvePoint, JudgedLog } from "./judge-log.ts";
 
@@ -114,7 +114,7 @@ export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: Trace
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full"
         role="img"
-        aria-label={`Warm-up over ${Math.round(lastS / 60)} minutes, hottest ${Math.round(analysis.peakC)} °C, ${shown.length} events`}
+        aria-label={`Warm-up over ${Math.round(lastS / 60)} minutes, hottest ${format(analysis.peakC, "temperature", system)}, ${shown.length} events`}
       >
         {bands.map((band) => (
           <rect
@@ -194,7 +194,7 @@ export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: Trace
             key={`${event.kind}${event.atS}`}
             transform={`translate(${x(event.atS / 60) - 9} ${at(event.coolantC) - 9}) scale(0.9)`}
           >
-            <title>{`${EVENT_WORDS[event.kind]}${event.stage && spec.fanOnC.length > 1 ? `, stage ${event.stage}` : ""}: ${Math.round(event.coolantC)} °C after ${Math.round(event.atS / 60)} min`}</title>
+            <title>{`${EVENT_WORDS[event.kind]}${event.stage && spec.fanOnC.length > 1 ? `, stage ${event.stage}` : ""}: ${format(event.coolantC, "temperature", system)} after ${Math.round(event.atS / 60)} min`}</title>
             <VerdictPath verdict={verdictOf(event, analysis, spec)} />
           </g>
         ))}
@@ -203,7 +203,7 @@ export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: Trace
         {shown
           .map(
             (event) =>
-              `${EVENT_WORDS[event.kind]} at ${Math.round(event.coolantC)} °C after ${Math.round(event.atS / 60)} min`,
+              `${EVENT_WORDS[event.kind]} at ${format(event.coolantC, "temperature", system)} after ${Math.round(event.atS / 60)} min`,
           )
           .join("; ")}
       </figcaption>

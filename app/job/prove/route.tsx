@@ -102,6 +102,11 @@ export default function Prove() {
     void take(event.dataTransfer.files[0]);
   };
   const hasLog = Boolean(log?.analysis && chosen);
+  // Room for the booked log that is on its way, so that nothing jumps when it comes.
+  const isFirst = !chosen || chosen.isBooked;
+  const isComing = Boolean(
+    lastId && spec && isFirst && !hasLog && !log && !trouble && judging.state !== "broken",
+  );
   const dropHere = spec && (
     // biome-ignore lint/a11y/noStaticElementInteractions: dropping is a second way; the button inside is the first
     <div
@@ -154,7 +159,8 @@ export default function Prove() {
           This vehicle has no cooling card, so a log can't be judged. Write the card first.
         </p>
       )}
-      {!hasLog && dropHere}
+      {!hasLog && !isComing && dropHere}
+      {isComing && <div aria-hidden="true" className="min-h-[44rem]" />}
       <div role="status" className="contents">
         {judging.state === "reading" && <p>Reading {chosen?.name}.</p>}
         {(trouble || refused) && <p className="border-ink border-l-4 pl-3 font-bold">{trouble || refused}</p>}
@@ -176,7 +182,7 @@ export default function Prove() {
             </span>
           </h3>
           <WarmUpChart log={log} spec={spec} system={system} />
-          <Checks checks={log.analysis.checks} />
+          <Checks checks={log.analysis.checks} system={system} />
           {(log.problems.length > 0 || log.assumed.length > 0) && (
             <details>
               <summary className="min-h-12 py-3 font-bold">
@@ -192,7 +198,7 @@ export default function Prove() {
           )}
         </section>
       )}
-      {hasLog && dropHere}
+      {(hasLog || isComing) && dropHere}
       {booked.length > 0 && (
         <section aria-labelledby="booked">
           <h3 id="booked" className="text-xl">

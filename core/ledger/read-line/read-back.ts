@@ -16,7 +16,17 @@ const wordsIn = (text: string) =>
     .flatMap((word) => plain(word).split(" "));
 
 /** The words that a person may use for a line of the book, beyond those that name its kind. */
-function lineWords(line: BalanceLine): Set<string> {
+const lineWordsOf = new WeakMap<BalanceLine, ReadonlySet<string>>();
+
+function lineWords(line: BalanceLine): ReadonlySet<string> {
+  const known = lineWordsOf.get(line);
+  if (known) return known;
+  const words = wordsOfLine(line);
+  lineWordsOf.set(line, words);
+  return words;
+}
+
+function wordsOfLine(line: BalanceLine): Set<string> {
   const caps = line.account === "line-cap" ? ["line", "cap"] : [];
   return new Set([...wordsIn(line.place), ...wordsIn(line.item), ...caps]);
 }
@@ -102,8 +112,9 @@ const EVERYTHING = new Set(["everything", "all"]);
 export function readBack({ move, rest, at }: MoveRead, line: readonly Word[], context: LineContext): Read {
   if (rest.length === 1 && EVERYTHING.has(rest[0]?.word ?? "") && context.open.length > 0)
     return context.open.map((each) => back(each, each.open));
-  const known = context.open.flatMap((each) => wordsIn(`${each.place} ${each.item}`));
-  const things = readThings(rest, { ...context, names: [...(context.names ?? []), ...known] });
+  const known = new Set(context.names);
+  for (const each of context.open) for (const word of lineWords(each)) known.add(word);
+  const things = readThings(rest, known);
   if ("expected" in things) return things;
   const drafts: EntryDraft[] = [];
   for (const named of things) {

@@ -50,7 +50,7 @@ export function readOut(
   context: LineContext,
   isCommaPlace: boolean,
 ): Read {
-  const things = readThings(rest, context, isCommaPlace);
+  const things = readThings(rest, new Set(context.names), isCommaPlace);
   if ("expected" in things) return things;
   const drafts: EntryDraft[] = [];
   for (const named of things) {

@@ -10,7 +10,7 @@ import {
   SIDES,
   TOOL_NAMES,
 } from "./lexicon.ts";
-import type { Expectation, LineContext } from "./line.ts";
+import type { Expectation } from "./line.ts";
 import { sizeAt } from "./sizes.ts";
 import { bareFigure, isBare, JOIN, type Word } from "./words.ts";
 
@@ -80,7 +80,7 @@ class Reader {
 
   constructor(
     private readonly words: readonly Word[],
-    private readonly context: LineContext,
+    private readonly known: ReadonlySet<string>,
   ) {
     this.named = { sides: [], names: [], at: words[0]?.at ?? 0, end: words.at(-1)?.end ?? 0 };
   }
@@ -213,7 +213,7 @@ class Reader {
   private plain(word: Word): Expectation | undefined {
     if (SIDES.has(word.word)) return this.take(1, () => this.named.sides.push(word.word));
     if (FILLERS.has(word.word) || word.word === "x") return this.take(1, () => undefined);
-    const isKnown = this.context.names?.includes(word.word);
+    const isKnown = this.known.has(word.word);
     const isToolWord = this.named.account === "tool" && /^[a-z0-9-]+$/.test(word.word);
     if (isKnown || isToolWord) return this.take(1, () => this.named.names.push(word.word));
     if (/^[+-]?[\d.,]/.test(word.word))
@@ -233,8 +233,8 @@ class Reader {
   }
 }
 
-function readOne(words: readonly Word[], context: LineContext): Named | Expectation {
-  const reader = new Reader(words, context);
+function readOne(words: readonly Word[], known: ReadonlySet<string>): Named | Expectation {
+  const reader = new Reader(words, known);
   const trouble = reader.read();
   if (trouble) return trouble;
   const { named } = reader;
@@ -322,17 +322,17 @@ const withoutEmpty = (all: Named[]) =>
   );
 
 /**
- * Everything that a stretch of a line names, one after another; or the first word that can't be placed. With
- * `isCommaPlace` a bare name behind a comma is where the thing before it was: "8 clips, undertray".
+ * Everything that a stretch of a line names, one after another; or the first word that can't be placed. `known` are
+ * names used here before. With `isCommaPlace` a bare name behind a comma is where the thing before it was: "8 clips, undertray".
  */
 export function readThings(
   words: readonly Word[],
-  context: LineContext,
+  known: ReadonlySet<string>,
   isCommaPlace = false,
 ): Named[] | Expectation {
   const all: { named: Named; isBehindComma: boolean }[] = [];
   for (const { words: stretch, isBehindComma } of stretchesOf(words)) {
-    const named = readOne(stretch, context);
+    const named = readOne(stretch, known);
     if ("expected" in named) return named;
     all.push({ named, isBehindComma });
   }

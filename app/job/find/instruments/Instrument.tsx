@@ -1,8 +1,10 @@
 import type { ReactNode } from "react";
 import type { Judgement } from "../../../../core/judgement/index.ts";
+import { inShownTemperatures } from "../../../../core/units/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
 import { VerdictWord } from "../../../ui/VerdictMark.tsx";
+import { useJob } from "../../context.ts";
 
 /** What a calculation makes of its fields: a judgement, why it can't, or nothing typed yet. */
 export type Worked<Result> = { result: Result } | { trouble: string } | undefined;
@@ -62,6 +64,7 @@ export function Instrument({
   onBook: () => void;
   isBookable: boolean;
 }) {
+  const { system } = useJob();
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-start gap-4">{children}</div>
@@ -75,7 +78,7 @@ export function Instrument({
             <p>
               <VerdictWord verdict={outcome.result.verdict} />
             </p>
-            <p>{outcome.result.because}</p>
+            <p>{inShownTemperatures(outcome.result.because, system)}</p>
             {figures}
           </>
         )}

@@ -1,0 +1,316 @@
+import { writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { ElementHandle, HTTPRequest, Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { Application, settled } from "./support/application.ts";
+import {
+  allSent,
+  bookedLines,
+  bookLine,
+  bookWords,
+  openBalance,
+  pictureOfFailure,
+  seen,
+  tap,
+} from "./support/walk.ts";
+
+let application: Application;
+let page: Page;
+beforeAll(async () => {
+  application = await Application.open();
+  page = await application.signedIn("tobin");
+});
+afterAll(() => application.close());
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+const stage = (name: string, job = "open-find") => `/jobs/${jobId(job)}/${name}`;
+const go = (name: string, job?: string) => application.go(page, stage(name, job));
+const chipIsOn = (name: string) =>
+  page.$$eval(
+    "button",
+    (buttons, text) => buttons.some((each) => each.textContent === text && each.dataset.state === "on"),
+    name,
+  );
+
+describe("the frame", () => {
+  it.each([
+    ["ask", "open-find"],
+    ["find", "open-find"],
+    ["plan", "open-build"],
+    ["strip", "open-build"],
+    ["build", "open-build"],
+    ["fill", "open-prove"],
+    ["prove", "open-prove"],
+    ["sign", "open-build"],
+  ])("of %s stands still: no second scroll bar, nothing that jumps", async (name, job) => {
+    const steady = await page.browserContext().newPage();
+    await steady.setViewport({ width: 1280, height: 800 });
+    await steady.evaluateOnNewDocument(() => {
+      const shifts = { sum: 0 };
+      Object.assign(window, { shifts });
+      new PerformanceObserver((list) => {
+        for (const entry of list.getEntries() as (PerformanceEntry & {
+          value: number;
+          hadRecentInput: boolean;
+        })[])
+          if (!entry.hadRecentInput) shifts.sum += entry.value;
+      }).observe({ type: "layout-shift", buffered: true });
+    });
+    await application.go(steady, stage(name, job));
+    if (name === "prove") await steady.waitForSelector("figure svg");
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    const { height, shift } = await steady.evaluate(() => ({
+      height: document.documentElement.scrollHeight - window.innerHeight,
+      shift: (window as unknown as { shifts: { sum: number } }).shifts.sum,
+    }));
+    await steady.close();
+    expect(height).toBe(0);
+    expect(shift).toBeLessThan(0.05);
+  });
+});
+
+describe("taps", () => {
+  it("into a bag count each, however quick", async () => {
+    await go("strip");
+    const before = await bookedLines(page);
+    const put = await page.waitForSelector("::-p-aria(1 × M6×20 into bag 1)");
+    await put?.evaluate((button) => {
+      (button as HTMLButtonElement).click();
+      (button as HTMLButtonElement).click();
+    });
+    await seen(page, "bag 1 is 2 M6×20 short");
+    await allSent(page);
+    expect(await bookedLines(page)).toBe(before + 2);
+  });
+
+  it("of one back by two people are two, and of the last one are one", async () => {
+    await bookLine(page, "out 3 m8x25 bag 5");
+    const other = await application.signedIn("ilse");
+    await go("build");
+    await application.go(other, stage("build"));
+    const tick = (each: Page, name: string) =>
+      each.waitForSelector(`::-p-aria(${name})`) as Promise<ElementHandle<Element> | null>;
+    const one = "3 × M8×25, bag 5: one back";
+    const both = await Promise.all([page, other].map((each) => tick(each, one)));
+    await Promise.all(both.map((each) => each?.click()));
+    await allSent(page);
+    await allSent(other);
+    await go("build");
+    await seen(page, "bag 5 is one M8×25 short");
+    await application.go(other, stage("build"));
+    const last = await Promise.all([page, other].map((each) => tick(each, "M8×25, bag 5: is back")));
+    await Promise.all(last.map((each) => each?.click()));
+    await allSent(page);
+    await allSent(other);
+    await go("build");
+    expect(await openBalance(page)).not.toContain("bag 5");
+    expect(await page.$("::-p-text(refused)")).toBeNull();
+    await other.browserContext().close();
+  });
+
+  it("that is the same tap twice is said to be one", async () => {
+    await go("strip");
+    const shroud = await page.waitForSelector("::-p-aria(shroud)");
+    await shroud?.evaluate((button) => {
+      (button as HTMLButtonElement).click();
+      (button as HTMLButtonElement).click();
+    });
+    await seen(page, "booked once");
+    await allSent(page);
+    expect((await bookWords(page)).filter((line) => line.includes("Shroud"))).toHaveLength(1);
+  });
+});
+
+describe("what was said can be unsaid where it was said", () => {
+  it("chips of Ask", async () => {
+    await go("ask");
+    await seen(page, "standing still");
+    expect(await chipIsOn("standing still")).toBe(true);
+    for (const chip of ["standing still", "hot weather", "three quarters"]) await tap(page, chip);
+    await tap(page, "Book it");
+    await allSent(page);
+    expect((await bookWords(page)).filter((line) => line.includes("struck out"))).toHaveLength(2);
+    await go("ask");
+    expect(await chipIsOn("standing still")).toBe(false);
+    expect(await chipIsOn("three quarters")).toBe(false);
+  });
+
+  it("a corrected answer, which stays answered", async () => {
+    await go("ask");
+    await tap(page, "loses coolant");
+    await tap(page, "Book it");
+    await allSent(page);
+    await go("ask");
+    expect(await chipIsOn("loses coolant")).toBe(true);
+    await go("find");
+    await seen(page, "Still possible");
+  });
+
+  it("that no parts are needed", async () => {
+    await go("plan");
+    await tap(page, "No parts needed");
+    await tap(page, "Take it back");
+    await seen(page, "Nothing chosen yet.");
+    await tap(page, "No parts needed");
+    await seen(page, "No parts needed.");
+    await allSent(page);
+    expect((await bookWords(page)).filter((line) => line.includes("Parts: none needed"))).toHaveLength(2);
+  });
+});
+
+describe("the entry line", () => {
+  it("asks where a line can mean two things", async () => {
+    await go("strip");
+    await page.locator("[data-entry-line]").fill("out 4 clips, undertray");
+    await seen(page, "It can mean several things");
+    await page.keyboard.press("Enter");
+    const before = await bookedLines(page);
+    await page.locator("::-p-text(4 × clip, undertray.)").click();
+    await page.waitForFunction(
+      (count) => document.querySelectorAll("aside [data-line]").length === count + 1,
+      {},
+      before,
+    );
+    await allSent(page);
+  });
+
+  it("reads a correction against the book without the line it corrects", async () => {
+    await bookLine(page, "out 3 m10x40 bag 6");
+    await bookLine(page, "in 3 m10x40 bag 6");
+    const seq = await page.$$eval("aside [data-line]", (lines) => lines.at(-1)?.getAttribute("data-line"));
+    await bookLine(page, `correct ${seq} in 2 m10x40 bag 6`);
+    await tap(page, "Undo");
+    await bookLine(page, `correct ${seq} in 1 m10x40 bag 6`);
+    await page.locator("::-p-text(more)").click();
+    await seen(page, "bag 6 is 2 M10×40 short");
+  });
+});
+
+describe("nothing is called booked that isn't", () => {
+  const answers: Record<string, Parameters<HTTPRequest["respond"]>[0]> = {
+    "a page that says 200": {
+      status: 200,
+      contentType: "text/html",
+      body: "<h1>Welcome to the guest network</h1>",
+    },
+    "JSON of somebody else": { status: 200, contentType: "application/json", body: '{"ok":true}' },
+    "a redirect": { status: 302, headers: { Location: "/sign-in" }, body: "" },
+    "a proxy's 403": { status: 403, contentType: "text/html", body: "blocked" },
+    "a proxy's 404": { status: 404, contentType: "application/json", body: '{"message":"no route"}' },
+    "a 408": { status: 408, body: "" },
+    "a 429": { status: 429, contentType: "text/plain", body: "slow down" },
+    "a 502": { status: 502, contentType: "text/html", body: "bad gateway" },
+  };
+
+  it.each(Object.keys(answers))("by %s", async (what) => {
+    const text = `kept over ${what}`.toLowerCase();
+    await go("strip");
+    let isBetween = true;
+    const between = (request: HTTPRequest) => {
+      if (isBetween && request.method() === "POST" && request.url().endsWith("/entries"))
+        void request.respond(answers[what] ?? {});
+      else void request.continue();
+    };
+    await page.setRequestInterception(true);
+    page.on("request", between);
+    await page.locator("[data-entry-line]").fill(`note ${text}`);
+    await page.keyboard.press("Enter");
+    await page.waitForSelector("[data-unsent]");
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(await page.$$("[data-unsent]")).toHaveLength(1);
+    expect(await page.$("::-p-text(1 refused)")).toBeNull();
+    isBetween = false;
+    await allSent(page);
+    page.off("request", between);
+    await page.setRequestInterception(false);
+    await go("strip");
+    expect((await bookWords(page)).filter((line) => line.toLowerCase().includes(text))).toHaveLength(1);
+  });
+
+  it("and one that the server stumbles over holds up none behind it", async () => {
+    await go("strip");
+    const between = (request: HTTPRequest) => {
+      const isPoison = request.method() === "POST" && request.postData()?.includes("the poisoned one");
+      if (isPoison)
+        void request.respond({
+          status: 500,
+          contentType: "application/json",
+          body: '{"message":"A fault of ours.","reference":"abcd1234"}',
+        });
+      else void request.continue();
+    };
+    await page.setRequestInterception(true);
+    page.on("request", between);
+    for (const note of ["note the poisoned one", "note the one behind it"]) {
+      await page.locator("[data-entry-line]").fill(note);
+      await page.keyboard.press("Enter");
+    }
+    await page.waitForFunction(() => document.querySelectorAll("[data-unsent]").length === 1);
+    await tap(page, "1 unsent");
+    await seen(page, "A fault of ours.");
+    expect(await page.$("::-p-aria(Send again)")).not.toBeNull();
+    await tap(page, "Take it back");
+    await page.waitForFunction(() => document.querySelectorAll("[data-unsent]").length === 0);
+    page.off("request", between);
+    await page.setRequestInterception(false);
+    await go("strip");
+    const words = (await bookWords(page)).join("\n").toLowerCase();
+    expect(words).toContain("the one behind it");
+    expect(words).not.toContain("the poisoned one");
+  });
+
+  it("and a browser that keeps nothing says so, while typing goes on", async () => {
+    const bare = await page.browserContext().newPage();
+    await bare.setViewport({ width: 1280, height: 800 });
+    await bare.evaluateOnNewDocument(() => {
+      IDBFactory.prototype.open = () => {
+        throw new DOMException("no room", "QuotaExceededError");
+      };
+    });
+    await application.go(bare, stage("strip"));
+    await bare.locator("[data-entry-line]").fill("note typed all the same");
+    await bare.keyboard.press("Enter");
+    await bare.waitForFunction(() =>
+      document.querySelector("aside")?.textContent?.includes("Typed all the same"),
+    );
+    await bare.waitForSelector("::-p-text(not kept)");
+    await allSent(bare);
+    await bare.close();
+    await go("strip");
+    expect((await bookWords(page)).join("\n")).toContain("Typed all the same");
+  });
+});
+
+describe("a job file", () => {
+  it("is read in by a lead, once, and says where it came from", async () => {
+    const lead = await application.signedIn("maren");
+    const file = join(tmpdir(), `job-${process.pid}.json`);
+    await application.go(lead, stage("sign", "s01"));
+    const text = await lead.evaluate(async () =>
+      (await fetch(`${location.pathname.replace(/\/sign$/, "")}/job.json`)).text(),
+    );
+    writeFileSync(file, text);
+    const read = async () => {
+      await application.go(lead, "/shop");
+      const input = (await lead.waitForSelector(
+        'input[aria-label="Job file"]',
+      )) as ElementHandle<HTMLInputElement>;
+      await input.uploadFile(file);
+      await lead.waitForFunction(() => location.pathname.endsWith("/sign"));
+      await settled(lead);
+      return lead.url();
+    };
+    const first = await read();
+    await seen(lead, "read in from Lantern Hill Works, job 1");
+    expect(await read()).toBe(first);
+    writeFileSync(file, "{ not a job");
+    await application.go(lead, "/shop");
+    await (
+      (await lead.waitForSelector('input[aria-label="Job file"]')) as ElementHandle<HTMLInputElement>
+    ).uploadFile(file);
+    await seen(lead, "That is no JSON");
+    await lead.browserContext().close();
+  });
+});
