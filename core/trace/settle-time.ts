@@ -17,7 +17,7 @@ const GAP_LEAST_S = 5;
 /** Where more rows than this step back, the clock runs backwards and isn't merely out of order. */
 const BACKWARDS_SHARE = 0.5;
 /** No warm-up is logged for longer; a clock that says so is wrong, and the curve would have no end. */
-const LONGEST_S = 48 * 3600;
+const LONGEST_HOURS = 48;
 
 /** The column itself where every row is kept; a plain loop, since logs run to a million rows. */
 function pick(kept: Uint32Array, column: Float64Array): Float64Array {
@@ -95,49 +95,28 @@ export function settleTime(rows: RawRows, column: Column) {
   };
   const marks = marksOf(keptRows, s, rows.marks);
   const name = column.name;
-  if (stepsBack > BACKWARDS_SHARE * (rows.count - 1)) {
-    const line = rows.lines[1];
-    return {
-      columns,
-      marks,
-      problems,
-      assumed,
-      stops: {
-        line,
-        column: name,
-        message: `Line ${line}: “${name}” runs backwards from here on. The rows must stand in the order in which they were taken.`,
-      },
-    };
-  }
-  if (count < 2) {
-    const line = rows.lines[1];
-    return {
-      columns,
-      marks,
-      problems,
-      assumed,
-      stops: {
-        line,
-        column: name,
-        message: `Line ${line}: “${name}” never moves on from its first value. It must rise from row to row.`,
-      },
-    };
-  }
-  const longS = s[count - 1] ?? 0;
-  if (longS > LONGEST_S) {
-    const line = rows.lines[keptRows[count - 1] ?? 0];
-    return {
-      columns,
-      marks,
-      problems,
-      assumed,
-      stops: {
-        line,
-        column: name,
-        message: `Line ${line}: “${name}” says that ${Math.round(longS / 3600)} hours were logged; at most ${LONGEST_S / 3600} can be read. Export one warm-up, and look at its clock.`,
-      },
-    };
-  }
+  const stopAt = (row: number, says: (line: number) => string) => {
+    const line = rows.lines[row] ?? 0;
+    return { columns, marks, problems, assumed, stops: { line, column: name, message: says(line) } };
+  };
+  if (stepsBack > BACKWARDS_SHARE * (rows.count - 1))
+    return stopAt(
+      1,
+      (line) =>
+        `Line ${line}: “${name}” runs backwards from here on. The rows must stand in the order in which they were taken.`,
+    );
+  if (count < 2)
+    return stopAt(
+      1,
+      (line) => `Line ${line}: “${name}” never moves on from its first value. It must rise from row to row.`,
+    );
+  const hours = (s[count - 1] ?? 0) / 3600;
+  if (hours > LONGEST_HOURS)
+    return stopAt(
+      keptRows[count - 1] ?? 0,
+      (line) =>
+        `Line ${line}: “${name}” says that ${Math.round(hours)} hours were logged; at most ${LONGEST_HOURS} can be read. Export one warm-up, and look at its clock.`,
+    );
   if (back > 0) {
     const line = rows.lines[firstBack];
     problems.push({

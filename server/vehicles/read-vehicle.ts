@@ -1,3 +1,4 @@
+import { CoolantLevel, factsOf } from "../../core/facts/index.ts";
 import { complaintOf, findingOf, partLives } from "../../core/job/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";
@@ -25,7 +26,7 @@ export async function readVehicle(desk: Desk, id: string) {
   const bookOf = (jobId: string) => books.get(jobId) ?? [];
   const people = await models.Person.findAll({ attributes: ["id", "name"], transaction });
   const nameOf = new Map(people.map((person) => [person.id, person.name]));
-  const levels = jobs.flatMap((job) => bookOf(job.id).filter((entry) => entry.item === "coolant level"));
+  const levels = jobs.flatMap((job) => factsOf(bookOf(job.id), CoolantLevel).map(({ entry }) => entry));
   const { plate, vin, name, use, distanceKm } = vehicle;
   return {
     vehicle: { id, plate, vin, name, use, distanceKm },

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { customerText, type VerdictOffer } from "../../../core/job/find/index.ts";
+import { standing } from "../../../core/ledger/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
 import type { KnownFind } from "./useFind.ts";
@@ -10,7 +11,7 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 export function ForTheOwner({ find }: { find: KnownFind }) {
   const { entries, page, system, book, mayBook } = useJob();
   const text = customerText(find.state, entries, page.card, system);
-  const isBooked = entries.some((entry) => entry.item === "for the owner" && entry.text === text);
+  const isBooked = standing(entries).some((entry) => entry.item === "for the owner" && entry.text === text);
   const [isCopied, setCopied] = useState(false);
   return (
     <section

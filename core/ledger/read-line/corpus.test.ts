@@ -11,7 +11,8 @@ const jobFor = (file: string) => jobOf(file === "us.txt" ? "us" : "metric");
 const plain = cases.filter(({ meaning }) => !meaning.startsWith("?"));
 const traps = cases.filter(({ meaning }) => meaning.startsWith("?"));
 const LEAST_READ = 0.95;
-const LONGEST_MS = 5;
+/** Alone it takes 1 or 2 ms and is held to 5 by `npm run bench`; here other tests run beside it. */
+const LONGEST_MS = 30;
 
 describe("the corpus of lines", () => {
   it("is large, in both systems", () => {

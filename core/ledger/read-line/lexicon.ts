@@ -69,7 +69,7 @@ const PHRASES = (
   "water pump|coolant pump|electric pump|auxiliary pump|aux pump|fan module|fan motor|fan blade|fan clutch|fan shroud|fan frame|" +
   "fan assembly|fan relay|fan switch|fan resistor|stage resistor|thermal switch|temperature switch|temp switch|temperature sensor|" +
   "temp sensor|coolant sensor|level sensor|level switch|pressure sensor|ambient sensor|air temp sensor|parking sensor|" +
-  "crank sensor|oil pressure switch|ac line|ac pipe|ac condenser|ac compressor|air con|air conditioning|battery tray|" +
+  "crank sensor|oxygen sensor|oil pressure switch|ac line|ac pipe|ac condenser|ac compressor|air con|air conditioning|battery tray|" +
   "battery negative|battery positive|battery lead|battery clamp|ground wire|earth wire|ground strap|earth strap|wiring loom|" +
   "engine loom|fuse box|relay box|drive belt|serpentine belt|fan belt|belt tensioner|idler pulley|tow eye|tow hook|dip stick|" +
   "engine mount|upper mount|lower mount|radiator mount|radiator bush|rubber bush|rubber mount|heat shield|cross member|sub frame|" +
@@ -107,6 +107,8 @@ const ALSO_CALLED: Readonly<Record<string, string>> = {
   "temp sensor": "temperature sensor",
   "temp switch": "temperature switch",
   "coolant temp sensor": "coolant sensor",
+  "o2 sensor": "oxygen sensor",
+  "lambda sensor": "oxygen sensor",
   "engine undertray": "undertray",
   fog: "fog lamp",
   grill: "grille",
@@ -154,6 +156,9 @@ export const FILLERS = new Set(
     " ",
   ),
 );
+
+/** Said of a thing without saying which, or on the way to the verb: "put the old radiator back". */
+export const SAID_OF_THINGS = new Set(["put", "old", "new"]);
 
 /** Counts as words. */
 export const COUNT_WORDS: Readonly<Record<string, number>> = {

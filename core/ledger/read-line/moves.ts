@@ -1,5 +1,5 @@
 import { CONTAINERS, MOVES, type Move } from "./lexicon.ts";
-import type { Word } from "./words.ts";
+import { JOIN, type Word } from "./words.ts";
 
 const LONGEST = 4;
 
@@ -48,6 +48,16 @@ const saysWhere = (words: readonly Word[], hit: Hit) =>
 
 const isOut = ({ move }: Hit) => move === "out" || move === "unplug";
 
+/** "Grille off, 6 push pins" and "grille off 6 push pins": the verb may end one thing and leave the next to be said. */
+function splitAt(words: readonly Word[], hit: Hit): MoveRead | undefined {
+  const [before, after] = [words.slice(0, hit.index), words.slice(hit.index + hit.used)];
+  const [first] = after;
+  const counts = first && (/^\d+x?$/.test(first.word) || first.word === "with");
+  if (before.length === 0 || !counts || before.some(({ word }) => /\d/.test(word))) return undefined;
+  const join: Word = { word: JOIN, text: "", at: first.at, end: first.at, quoted: false };
+  return { move: hit.move, rest: [...before, join, ...after], at: words[hit.index]?.at ?? 0 };
+}
+
 /**
  * Every way in which a line can be taken to say that something moved. "3 m6x20 in bag 2" may say where three bolts are
  * now or that they are back: both are offered, and what the book knows decides.
@@ -73,6 +83,8 @@ export function movesOf(words: readonly Word[]): MoveRead[] {
       take(hit, others);
   }
   const [only] = hits;
+  const split = only && splitAt(words, only);
+  if (split && hits.length === 1 && isOut(only)) ways.push(split);
   const first = words[0];
   if (!only && first?.word === "plug" && !first.quoted && words.length > 1)
     ways.push({ move: "in", rest: [...words], at: first.at });

@@ -36,6 +36,9 @@ const VERBS: Readonly<Record<string, Move>> = {
   filled: "poured",
   refill: "poured",
   refilled: "poured",
+  "fill up": "poured",
+  "filled up": "poured",
+  "put in": "poured",
   "top up": "poured",
   "topped up": "poured",
   "top off": "poured",
@@ -66,6 +69,8 @@ const PLAIN = new Set([
   "old",
   "new",
   "fresh",
+  "another",
+  "put",
 ]);
 
 interface Poured {
@@ -80,6 +85,16 @@ interface VerbRead {
   used: number;
 }
 
+/** "4 l in" and "coolant 5.2 out" need no verb: what goes by the litre is coolant. */
+function directionOf(words: readonly Word[]): VerbRead | undefined {
+  const isCoolant = words.some(
+    ({ word }, index) => word === "coolant" || figureAt(words, index)?.dimension === "volume",
+  );
+  const at = words.findIndex(({ word, quoted }) => !quoted && (word === "in" || word === "out"));
+  if (!isCoolant || at < 0) return undefined;
+  return { move: words[at]?.word === "in" ? "poured" : "drained", at, used: 1 };
+}
+
 function verbOf(words: readonly Word[]): VerbRead | undefined {
   for (let at = 0; at < words.length; at++)
     for (let used = LONGEST_VERB; used > 0; used--) {
@@ -88,7 +103,7 @@ function verbOf(words: readonly Word[]): VerbRead | undefined {
       const phrase = stretch.map(({ word }) => word).join(" ");
       if (Object.hasOwn(VERBS, phrase)) return { move: VERBS[phrase] as Move, at, used };
     }
-  return undefined;
+  return directionOf(words);
 }
 
 /** "50/50" is half and half; "60/40" is coolant first, as it is said. */

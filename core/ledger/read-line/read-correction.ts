@@ -51,12 +51,16 @@ function contextWithout(context: LineContext, id: string): LineContext {
 const strikeOf = (id: string, kind: Listed["kind"]) => ({ kind, corrects: id });
 
 /** The number that a correction names, `14`, `#14`, `line 14` or `no. 14:`, and the words behind it. */
-function numberOf(words: readonly Word[]): { seq?: number; at: number; rest: Word[]; from: number } {
+function numberOf(
+  words: readonly Word[],
+  last: number | undefined,
+): { seq?: number; at: number; rest: Word[]; from: number } {
   let index = 1;
   while (SPOKEN.has(words[index]?.word ?? "") && words.length > index + 1) index++;
   if (words[index]?.word === "#") index++;
   const word = words[index];
-  const digits = /^#?(\d{1,6})$/.exec(word?.word ?? "")?.[1];
+  const isLast = word?.word === "last" || word?.word === "that";
+  const digits = isLast ? String(last ?? "") || undefined : /^#?(\d{1,6})$/.exec(word?.word ?? "")?.[1];
   const rest = words.slice(index + 1);
   if (["to", "is", "as"].includes(rest[0]?.word ?? "") && rest.length > 1) rest.shift();
   return {
@@ -80,8 +84,10 @@ export function readCorrection(
   const first = words[0];
   const verb = first && !first.quoted && Object.hasOwn(VERBS, first.word) ? VERBS[first.word] : undefined;
   if (!first || !verb) return undefined;
-  const { seq, at, rest, from } = numberOf(words);
-  const named = bookOf(context).find((line) => line.seq === seq);
+  const listed = bookOf(context);
+  const last = listed.findLast(({ correctable, stays }) => correctable && !stays)?.seq;
+  const { seq, at, rest, from } = numberOf(words, last);
+  const named = listed.find((line) => line.seq === seq);
   if (!named) return { expected: `the number of the line to ${verb}: ${verb} 14`, at };
   if (!named.correctable)
     return { expected: "a line that has not been corrected already: name the later one", at };

@@ -28,7 +28,8 @@ function draftOf(named: Named, end: number): EntryDraft | Expectation {
   if (!account) return { expected: WHAT, at: end };
   const names = named.names.join(" ");
   const isNamed = NAMED_WHOLE.includes(account) || (account === "fastener" && !named.item);
-  const item = isNamed ? names || (account === "line-cap" ? "line cap" : "") : named.item;
+  const whole = [names, isNamed ? named.item : ""].filter(Boolean).join(" ");
+  const item = isNamed ? whole || (account === "line-cap" ? "line cap" : "") : named.item;
   if (!item)
     return { expected: account === "tool" ? "which tool: tool out magnet" : "what came out", at: end };
   const spot = [...named.sides, ...(isNamed ? [] : [names])].filter(Boolean).join(" ");

@@ -1,75 +1,14 @@
 import type { EntryDraft } from "../../book/index.ts";
-import { Distance, dataOf, FAN_SAID, FanHeard, type FanSaid, UNIT_RANGES } from "../../facts/index.ts";
+import { Distance, dataOf, FanHeard, type FanSaid, UNIT_RANGES } from "../../facts/index.ts";
 import { type Dimension, SHOWN } from "../../units/index.ts";
+import { FAN, fanStretch } from "./fan-said.ts";
 import { HOSE_SIDES, PARTS, SIDES } from "./lexicon.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
+import { BY_UNIT, CORE_UNIT, type Subject, subjectAt } from "./subjects.ts";
 import { distanceAt, type FigureRead, figureAt, JOIN, settledFigure, type Word } from "./words.ts";
 
-interface Subject {
-  item: string;
-  dimension: Dimension;
-}
-
-const SUBJECTS: Readonly<Record<string, Subject>> = {
-  ect: { item: "coolant sensor", dimension: "temperature" },
-  clt: { item: "coolant sensor", dimension: "temperature" },
-  coolant: { item: "coolant sensor", dimension: "temperature" },
-  "coolant temp": { item: "coolant sensor", dimension: "temperature" },
-  "coolant temperature": { item: "coolant sensor", dimension: "temperature" },
-  "coolant sensor": { item: "coolant sensor", dimension: "temperature" },
-  "engine temp": { item: "coolant sensor", dimension: "temperature" },
-  iat: { item: "intake air", dimension: "temperature" },
-  intake: { item: "intake air", dimension: "temperature" },
-  "intake air": { item: "intake air", dimension: "temperature" },
-  "intake temp": { item: "intake air", dimension: "temperature" },
-  room: { item: "room", dimension: "temperature" },
-  "room temp": { item: "room", dimension: "temperature" },
-  ambient: { item: "room", dimension: "temperature" },
-  hose: { item: "hose", dimension: "temperature" },
-  rpm: { item: "revs", dimension: "revs" },
-  revs: { item: "revs", dimension: "revs" },
-  volts: { item: "voltage", dimension: "voltage" },
-  voltage: { item: "voltage", dimension: "voltage" },
-  ohms: { item: "resistance", dimension: "resistance" },
-  resistance: { item: "resistance", dimension: "resistance" },
-  amps: { item: "current", dimension: "current" },
-  current: { item: "current", dimension: "current" },
-  draws: { item: "current", dimension: "current" },
-  draw: { item: "current", dimension: "current" },
-  cap: { item: "cap pressure", dimension: "pressure" },
-  "cap pressure": { item: "cap pressure", dimension: "pressure" },
-  pressure: { item: "pressure", dimension: "pressure" },
-  distance: { item: "distance", dimension: "distance" },
-  odo: { item: "distance", dimension: "distance" },
-  odometer: { item: "distance", dimension: "distance" },
-  mileage: { item: "distance", dimension: "distance" },
-  miles: { item: "distance", dimension: "distance" },
-  km: { item: "distance", dimension: "distance" },
-  clock: { item: "distance", dimension: "distance" },
-};
-
-/** What a figure is of where only its unit says so. */
-const BY_UNIT: Partial<Record<Dimension, string>> = {
-  revs: "revs",
-  voltage: "voltage",
-  resistance: "resistance",
-  current: "current",
-  pressure: "pressure",
-  distance: "distance",
-};
-
-const CORE_UNIT: Partial<Record<Dimension, string>> = {
-  temperature: "°C",
-  revs: "rpm",
-  voltage: "V",
-  resistance: "Ω",
-  current: "A",
-  pressure: "kPa",
-  distance: "km",
-};
-
 const SPOKEN = new Set(
-  "at is was of the a an to = reads reading shows read now just came comes about sensor temp temperature engine measured".split(
+  "at is was of the a an to = reads reading shows read now just came comes about sensor temp temperature engine measured degrees deg".split(
     " ",
   ),
 );
@@ -80,61 +19,8 @@ const LEADS = new Set(
   ),
 );
 
-const FAN_WORDS: Readonly<Record<string, string>> = {
-  low: "low",
-  high: "high",
-  left: "left",
-  right: "right",
-  on: "on",
-  off: "off",
-  none: "none",
-  runs: "on",
-  running: "on",
-  ran: "on",
-  started: "on",
-  starts: "on",
-  start: "on",
-  stopped: "off",
-  stops: "off",
-  stop: "off",
-  not: "not",
-  no: "no",
-  never: "not",
-  "didn't": "not",
-  did: "",
-  kicked: "kicked",
-  kicks: "kicked",
-  cut: "cut",
-  cuts: "cut",
-  came: "",
-  comes: "",
-  went: "",
-  goes: "",
-  speed: "",
-  stage: "",
-  still: "still",
-  heard: "",
-};
-const FAN = new Set(["fan", "fans"]);
 /** A fan starts and stops between these; a figure outside them is no temperature of it. */
 const FAN_RANGE_C = [40, 150] as const;
-
-/** What a stretch of words says that the fan did; nothing where it says no such thing. */
-function fanSaid(said: readonly string[]): FanSaid | undefined {
-  const words = said.filter(Boolean);
-  const has = (word: string) => words.includes(word);
-  const isDenied = has("not") || has("no") || has("none") || has("still");
-  if (isDenied)
-    return words.every((word) => ["not", "no", "none", "on", "still"].includes(word)) ? "none" : undefined;
-  const how = [
-    has("on") || (has("kicked") && !has("off")) ? "on" : "",
-    has("off") || has("cut") ? "off" : "",
-  ].filter(Boolean);
-  const which = words.filter((word) => ["low", "high", "left", "right"].includes(word));
-  if (how.length !== 1 || which.length > 1) return undefined;
-  const phrase = [which[0] ?? "", how[0] ?? ""].filter(Boolean).join(" ");
-  return FAN_SAID.find((each) => each === phrase);
-}
 
 interface Found {
   subject?: Subject;
@@ -146,45 +32,17 @@ interface Found {
   where: string[];
 }
 
-function subjectAt(words: readonly Word[], index: number): { subject: Subject; used: number } | undefined {
-  for (const used of [2, 1]) {
-    const stretch = words.slice(index, index + used);
-    if (stretch.length < used || stretch.some(({ quoted }) => quoted)) continue;
-    const phrase = stretch.map(({ word }) => word).join(" ");
-    const subject = Object.hasOwn(SUBJECTS, phrase) ? SUBJECTS[phrase] : undefined;
-    if (subject) return { subject, used };
-  }
-  return undefined;
-}
-
-/** The words about the fan: those that stand together round the word itself, "in" of "kicked in" among them. */
-function fanStretch(
-  words: readonly Word[],
-): { from: number; to: number; fan: FanSaid | undefined } | undefined {
-  const at = words.findIndex(({ word, quoted }) => !quoted && FAN.has(word));
-  if (at < 0) return undefined;
-  const isFanWord = (word: Word | undefined, before: Word | undefined) =>
-    word !== undefined &&
-    !word.quoted &&
-    (Object.hasOwn(FAN_WORDS, word.word) ||
-      (["in", "out"].includes(word.word) && /^(kick|cut)/.test(before?.word ?? "")));
-  let from = at;
-  while (from > 0 && isFanWord(words[from - 1], words[from - 2])) from--;
-  let to = at + 1;
-  while (to < words.length && isFanWord(words[to], words[to - 1])) to++;
-  const said = words.slice(from, to).map(({ word }) => FAN_WORDS[word] ?? "");
-  return { from, to, fan: fanSaid(said) };
-}
-
 const WHAT_THE_FAN_DID = "what the fan did: low on, high on, low off, high off, on, off or none";
 
 /** Taken with a meter, whose leads were somewhere. */
-const isMetered = ({ subject, figure }: Found) =>
-  ["voltage", "resistance", "current"].includes(subject?.dimension ?? figure?.dimension ?? "");
+const METERED: (Dimension | undefined)[] = ["voltage", "resistance", "current"];
+const isMetered = (subject: Subject | undefined, figures: (Dimension | undefined)[]) =>
+  subject ? METERED.includes(subject.dimension) : figures.some((each) => METERED.includes(each) && each);
 
 function readAround(words: readonly Word[], context: LineContext): Found | Expectation | undefined {
   const found: Found = { sides: [], where: [] };
   const fan = fanStretch(words);
+  const dimensions = words.map((_, index) => figureAt(words, index)?.dimension);
   for (let index = 0; index < words.length; ) {
     const word = words[index] as Word;
     if (fan?.fan && index === fan.from) {
@@ -209,7 +67,7 @@ function readAround(words: readonly Word[], context: LineContext): Found | Expec
       index += figure.used;
       continue;
     }
-    const isElectric = isMetered(found);
+    const isElectric = isMetered(found.subject, dimensions);
     if (SIDES.has(word.word)) found.sides.push(word.word);
     else if (word.quoted) found.where.push(word.word);
     else if (isElectric && (FAN.has(word.word) || LEADS.has(word.word))) found.where.push(word.word);

@@ -98,6 +98,8 @@ function verdictAtEnd(words: readonly Word[]): { verdict: Verdict; used: number 
 export function readTest(words: readonly Word[], text: string): Read {
   const [first, ...rest] = words;
   if (!first || first.quoted || !OPENERS.has(first.word)) return undefined;
+  // "checked level cold" is a look at the level, and no test.
+  if (first.word.startsWith("check") && rest.some(({ word }) => word === "level")) return undefined;
   const end = words.at(-1)?.end ?? text.length;
   const found = verdictAtEnd(rest);
   if (!found) return { expected: WANTED, at: end };

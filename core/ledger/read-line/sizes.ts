@@ -10,7 +10,7 @@ export interface SizeRead {
 
 /** Above this a figure behind the diameter is a length, not a pitch (ISO 261: no pitch is coarser than 6 mm). */
 const MOST_PITCH_MM = 3.5;
-const METRIC = /^m(\d{1,2}(?:[.,]\d)?)$/;
+const METRIC = /^m(\d{1,2}(?:[.,]\d)?)s?$/;
 const METRIC_WHOLE = /^m(\d{1,2}(?:[.,]\d)?)((?:x\d+(?:[.,]\d+)?){1,3})(?:mm)?$/;
 const LENGTH = /^(\d{1,3}(?:[.,]\d+)?)(?:mm)?$/;
 const UNIFIED = /^(?:#\d{1,2}|\d{1,2}\/\d{1,2})(?:-\d{1,2})?$/;

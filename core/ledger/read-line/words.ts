@@ -16,7 +16,7 @@ const SIGNS: [RegExp, string][] = [
   [/[“”„‟«»″]/g, '"'],
   [/[‘’‚‛′]/g, "'"],
   [/[−–—]/g, "-"],
-  [/[×✕]/g, "x"],
+  [/[×✕*]/g, "x"],
   [/[\u00a0\u202f\u2009\t]/g, " "],
   [/[µμ]/g, "u"],
 ];
@@ -44,10 +44,24 @@ function* parts(word: Word): Generator<Word> {
   }
 }
 
+/** A mark of inches is no quote: it stands behind a figure, and outside any quote. */
+function withoutInches(line: string): string {
+  let isQuoted = false;
+  let plain = "";
+  for (let index = 0; index < line.length; index++) {
+    const sign = line[index] as string;
+    const isInch = sign === '"' && !isQuoted && /\d/.test(line[index - 1] ?? "");
+    if (sign === '"' && !isInch) isQuoted = !isQuoted;
+    plain += isInch ? " " : sign;
+  }
+  return plain;
+}
+
 /** The words of a line: quotes kept together, commas and “&” as “and”, full stops at an end left out. */
 export function wordsOf(line: string): Word[] {
   let plain = line;
   for (const [sign, stands] of SIGNS) plain = plain.replace(sign, stands);
+  plain = withoutInches(plain);
   const words: Word[] = [];
   for (const match of plain.matchAll(PIECE)) {
     const at = match.index;
@@ -58,7 +72,10 @@ export function wordsOf(line: string): Word[] {
       continue;
     }
     const text = match[0].replace(/[.;:!]+$/, "").replace(/^[(]|[)]$/g, "");
-    const bare = text.replace(/,+$/, "").toLowerCase();
+    const bare = text
+      .replace(/,+$/, "")
+      .replace(/(?<=[a-z\d])'s$/i, "")
+      .toLowerCase();
     if (bare) {
       const whole = {
         word: JOINERS.has(bare) ? JOIN : bare,

@@ -4,18 +4,18 @@ import Ajv2020 from "ajv/dist/2020.js";
 import addFormats from "ajv-formats";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { FACTS } from "../../core/facts/index.ts";
-import { balance, type Entry, mayClose, standing } from "../../core/ledger/index.ts";
-import { SHOP_ID, seedDemo } from "../../demo/seed.ts";
-import { atDesk } from "../database/connection.ts";
-import { entryDefinitions } from "../testing/job-schema.ts";
-import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
-import { newEntry, smallShop } from "../testing/small-shop.ts";
-import { exportJob } from "./export-job.ts";
-import { readHistory } from "./read-history.ts";
-import { readInJob } from "./read-in-job.ts";
-import { readJob } from "./read-job.ts";
-import { signJob } from "./sign-job.ts";
+import { FACTS } from "../core/facts/index.ts";
+import { balance, type Entry, mayClose, standing } from "../core/ledger/index.ts";
+import { atDesk } from "../server/database/connection.ts";
+import { exportJob } from "../server/jobs/export-job.ts";
+import { readHistory } from "../server/jobs/read-history.ts";
+import { readInJob } from "../server/jobs/read-in-job.ts";
+import { readJob } from "../server/jobs/read-job.ts";
+import { signJob } from "../server/jobs/sign-job.ts";
+import { entryDefinitions } from "../server/testing/job-schema.ts";
+import { type Scratch, scratchDatabase } from "../server/testing/scratch-database.ts";
+import { newEntry, smallShop } from "../server/testing/small-shop.ts";
+import { SHOP_ID, seedDemo } from "./seed.ts";
 
 let scratch: Scratch;
 beforeAll(async () => {
@@ -82,7 +82,9 @@ describe("a job that is written and read in", () => {
     expect(await other.at((desk) => readHistory(desk, "switch-1"))).toEqual(
       await inDemo((desk) => readHistory(desk, "switch-1"), by),
     );
-    const { people } = await import("../shops/read-shop.ts").then(({ readShop }) => other.at(readShop));
+    const { people } = await import("../server/shops/read-shop.ts").then(({ readShop }) =>
+      other.at(readShop),
+    );
     expect(people).toHaveLength(3);
   }, 60_000);
 
