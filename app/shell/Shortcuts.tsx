@@ -1,7 +1,7 @@
 import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher, useNavigate, useParams } from "react-router";
-import { STAGES } from "../../core/ledger/index.ts";
+import { STAGES } from "../../core/book/index.ts";
 import { Button } from "../ui/Button.tsx";
 import { useMember } from "./member.ts";
 

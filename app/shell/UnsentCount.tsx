@@ -1,15 +1,20 @@
 import { CloudOff } from "lucide-react";
 import { Popover } from "radix-ui";
-import { describeEntry } from "../../core/ledger/index.ts";
-import { useOutbox, useOutboxState } from "../job/outbox/OutboxProvider.tsx";
-import { Button } from "../ui/Button.tsx";
-import { useMember } from "./member.ts";
+import { lazy, Suspense, useEffect } from "react";
+import { useOutboxState } from "../job/outbox/OutboxProvider.tsx";
+
+/** What entries say is read by a good part of the core, which no first screen should wait for; fetched once it is idle. */
+const FETCH_AFTER_MS = 1500;
+const fetchList = () => import("./UnsentList.tsx");
+const UnsentList = lazy(fetchList);
 
 /** How many entries the server doesn't have yet, and what became of the refused ones. Shown only when there are any. */
 export function UnsentCount() {
-  const outbox = useOutbox();
   const { unsent, isCutOff, isSignedOut, isUnkept } = useOutboxState();
-  const { personId, units } = useMember();
+  useEffect(() => {
+    const timer = setTimeout(() => void fetchList().catch(() => undefined), FETCH_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, []);
   const refused = unsent.filter((each) => each.refused);
   if (unsent.length === 0 && !isUnkept)
     return <div role="status" className="sr-only" aria-label="Unsent entries" />;
@@ -46,23 +51,9 @@ export function UnsentCount() {
                 ? "Kept in this browser and sent once you have signed in again."
                 : "Kept in this browser and sent by itself as soon as the server answers."}
           </p>
-          <ul className="mt-3 flex flex-col gap-3">
-            {unsent.map(({ entry, refused: why, stuck, personId: by }) => (
-              <li key={entry.id} className="border-rule border-t pt-2">
-                <p>{describeEntry(entry, units)}</p>
-                {by !== personId && (
-                  <p className="text-ink-2 text-sm">Typed by somebody else: sent when they sign in here.</p>
-                )}
-                {(why || stuck) && <p className="mt-1 font-bold text-sm">{why ?? stuck}</p>}
-                {by === personId && (
-                  <div className="mt-1 flex flex-wrap gap-2">
-                    <Button onClick={() => void outbox.again(entry.id)}>Send again</Button>
-                    <Button onClick={() => void outbox.discard(entry.id)}>Take it back</Button>
-                  </div>
-                )}
-              </li>
-            ))}
-          </ul>
+          <Suspense fallback={<p className="mt-3">{unsent.length} unsent.</p>}>
+            <UnsentList />
+          </Suspense>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

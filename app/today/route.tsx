@@ -1,5 +1,5 @@
 import { Link, useLoaderData } from "react-router";
-import { WAITS, type WaitKind } from "../../core/job/index.ts";
+import { WAITS, type WaitKind } from "../../core/facts/wait-kinds.ts";
 import { listToday, type Slip } from "../../server/jobs/list-today.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { useMember } from "../shell/member.ts";

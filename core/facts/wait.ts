@@ -3,10 +3,8 @@ import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../units/index.ts";
 import type { Loose } from "./fact.ts";
 import { IsMoment, isMoment } from "./moment.ts";
+import { WAITS, type WaitKind } from "./wait-kinds.ts";
 import { sentence } from "./words.ts";
-
-export const WAITS = ["hands", "heat", "parts", "night", "owner"] as const;
-export type WaitKind = (typeof WAITS)[number];
 
 /** What the job waits for, and until when where that is known. */
 export class Waiting {
