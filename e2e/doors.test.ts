@@ -113,6 +113,7 @@ describe("every route", () => {
         "job/book/entries.route",
         "job/prove/logs.route",
         "job/sign/route",
+        "shop/read-in.route",
         "shop/route",
         "sign-in/sign-out.route",
         "vehicle-new/route",

@@ -96,17 +96,17 @@ function ChoosePart() {
 }
 
 /** What was booked here can be taken back here. */
-function TakeBack({ entryId, what }: { entryId: string; what: string }) {
+function TakeBack({ entryId, what, label }: { entryId: string; what: string; label: string }) {
   const { book, mayBook } = useJob();
   if (!mayBook) return null;
   return (
     <Button
       weight="quiet"
       className="px-2"
-      aria-label={`Take it back: ${what}`}
+      aria-label={`${label}: ${what}`}
       onClick={() => book({ kind: "decision", corrects: entryId })}
     >
-      Take it back
+      {label}
     </Button>
   );
 }
@@ -163,6 +163,7 @@ export default function Plan() {
                 <span className="text-ink-2">
                   {part.grade}, {part.supplier}
                 </span>
+                <TakeBack entryId={part.entryId} what={part.words} label="Not this one" />
               </span>
               {part.checked ? (
                 <span className="inline-flex flex-wrap items-center gap-2">
@@ -173,7 +174,7 @@ export default function Plan() {
                       {page.names[part.checked.by]}, {dateOf(part.checked.at, timeZone)}
                     </span>
                   </span>
-                  <TakeBack entryId={part.checked.entryId} what={`${part.words}: checked`} />
+                  <TakeBack entryId={part.checked.entryId} what={part.words} label="Untick it" />
                 </span>
               ) : (
                 <Button
@@ -199,7 +200,6 @@ export default function Plan() {
                   Here, out of the box, undamaged
                 </Button>
               )}
-              <TakeBack entryId={part.entryId} what={`${part.words}: chosen`} />
             </li>
           ))}
         </ul>
