@@ -210,6 +210,68 @@ describe("a job that is written and read in", () => {
     });
   });
 
+  it("is refused with a card that a page could not be drawn from", async () => {
+    const [shop, other] = [await smallShop(scratch, "Cards"), await smallShop(scratch, "Drawn")];
+    const file = asFile(await shop.at((desk) => exportJob(desk, shop.jobId)));
+    for (const wrong of [
+      { fanOnC: [1e300] },
+      { fanOnC: [98], fanOffC: [99] },
+      { fanOnC: [98], fanOffC: [] },
+      { capacityL: "9" },
+      {
+        sensorCurve: [
+          { celsius: 20, ohms: 100 },
+          { celsius: 80, ohms: 300 },
+        ],
+      },
+      { sensorCurve: ["20: 2500"] },
+      { thermostatOpensC: null },
+      { coolantProduct: "a\u0000b" },
+    ])
+      await expect(
+        other.at((desk) => readInJob(desk, { ...file, card: { ...file.card, ...wrong } }), other.people.lead),
+        JSON.stringify(wrong),
+      ).rejects.toMatchObject({ name: "Refusal", status: 422 });
+    expect((await other.at((desk) => readInJob(desk, file), other.people.lead)).isNew).toBe(true);
+  });
+
+  it("of the first format is read by its names, its signer told from the signature", async () => {
+    const [shop, other] = [await smallShop(scratch, "First"), await smallShop(scratch, "Later")];
+    await shop.book({
+      kind: "reading",
+      stage: "prove",
+      item: "coolant level",
+      text: "at the line, cold",
+      data: { level: "line", coldCheck: true },
+    });
+    await shop.at(
+      (desk) => signJob(desk, shop.jobId, { id: randomUUID(), reason: "", openSeen: [] }),
+      shop.people.lead,
+    );
+    const {
+      openedById: _,
+      signedById: __,
+      ...job
+    } = asFile(await shop.at((desk) => exportJob(desk, shop.jobId))).job;
+    const file = {
+      ...asFile(await shop.at((desk) => exportJob(desk, shop.jobId))),
+      format: "warm-ledger-job-1",
+      job,
+    };
+    file.entries[0].data = { level: "line", coldCheck: true };
+    const { id } = await other.at((desk) => readInJob(desk, file), other.people.lead);
+    const again = asFile(await other.at((desk) => exportJob(desk, id)));
+    expect(again.job).toMatchObject({ signedBy: "First lead", signedById: shop.people.lead });
+    expect(again.entries[0].data).toEqual({ fact: "coolant-level", v: 1, level: "line", heat: "cold" });
+    await expect(
+      other.at(
+        (desk) =>
+          readInJob(desk, { ...file, job: { ...job, id: randomUUID(), signedBy: "Nobody" }, entries: [] }),
+        other.people.lead,
+      ),
+    ).rejects.toMatchObject({ message: expect.stringMatching(/who signed it/) });
+  });
+
   it("keeps its logs byte for byte, and refuses one that was tampered with", async () => {
     const by = await lead();
     const [id] = (

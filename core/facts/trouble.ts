@@ -1,18 +1,11 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../units/index.ts";
+import { Chips, looseChips } from "./chips.ts";
 import type { Loose } from "./fact.ts";
 import { sentence } from "./words.ts";
 
-/** What kind of trouble the owner has, as the chips that were tapped. */
-export class Trouble {
-  @IsArray()
-  @ArrayMinSize(1, { message: "One at least." })
-  @ArrayMaxSize(20, { message: "20 at most." })
-  @IsString({ each: true })
-  @Length(1, 60, { each: true, message: "Each in 1 to 60 letters." })
-  chips: string[];
-
+/** What kind of trouble the owner has. */
+export class Trouble extends Chips {
   static readonly fact = "trouble";
   static readonly version = 1;
   static readonly kinds = ["reading"] as const;
@@ -23,9 +16,8 @@ export class Trouble {
     data: { fact: "trouble", v: 1, chips: ["fan never runs"] },
   };
   static words = (_: Trouble, entry: EntryDraft, system: System) => sentence(entry, system);
-
-  static liftLoose = ({ chips }: Loose, entry: EntryDraft) => {
-    const said = Array.isArray(chips) ? chips.filter((chip) => typeof chip === "string") : [];
-    return entry.item === "trouble" && said.length > 0 ? { chips: said } : undefined;
+  static liftLoose = (data: Loose, entry: EntryDraft): Loose | undefined => {
+    const said = looseChips(data, entry, "trouble");
+    return said && { ...said };
   };
 }

@@ -22,7 +22,7 @@ import {
 } from "../book/index.ts";
 import { isOutcome, UNSURE } from "../diagnosis/knowledge/index.ts";
 import { CannotTest } from "./cannot-test.ts";
-import { factOf, factTrouble, messagesOf } from "./facts-of.ts";
+import { factOf, factTrouble, messagesOf, unknownFactOf } from "./facts-of.ts";
 import { IsMoment } from "./moment.ts";
 import { unwritable } from "./plain-text.ts";
 import { TestOutcome } from "./test-outcome.ts";
@@ -150,9 +150,13 @@ function wholeTrouble(entry: WrittenEntry): string | undefined {
 /**
  * What is wrong with an entry, by field or, where no field can say it alone, under `entry`; nothing where it is sound.
  * The one check for whoever writes: fields of their own kinds, figures a meter can show, text that can be kept, a fact
- * that is known. Server-only facts are for the use-case to refuse.
+ * that is known. Server-only facts are for the use-case to refuse. `isKept` is for a line that stood in a book already:
+ * what a newer version says in it, or older knowledge said, is kept as it is.
  */
-export function entryTrouble(entry: WrittenEntry): Record<string, string> | undefined {
+export function entryTrouble(
+  entry: WrittenEntry,
+  { isKept = false } = {},
+): Record<string, string> | undefined {
   const strange = Object.keys(entry).find((name) => !FIELDS.has(name));
   if (strange !== undefined) return { [strange.slice(0, 40)]: "There is no such field." };
   const letters = unwritable(entry);
@@ -163,6 +167,7 @@ export function entryTrouble(entry: WrittenEntry): Record<string, string> | unde
     return Object.fromEntries(errors.map((error) => [error.property, messagesOf([error])[0] ?? "Wrong."]));
   if (JSON.stringify(entry.data ?? {}).length > MOST_DATA_LETTERS)
     return { data: "That says too much for one line." };
-  const trouble = wholeTrouble(entry) ?? factTrouble(entry) ?? knowledgeTrouble(entry);
+  const said = isKept && unknownFactOf(entry) ? undefined : factTrouble(entry);
+  const trouble = wholeTrouble(entry) ?? said ?? (isKept ? undefined : knowledgeTrouble(entry));
   return trouble === undefined ? undefined : { entry: trouble };
 }

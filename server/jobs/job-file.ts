@@ -1,7 +1,9 @@
+import { sensorFit } from "../../core/electrics/index.ts";
 import {
   entryTrouble,
   isMoment,
-  unknownFactOf,
+  lastFact,
+  Signature,
   unwritable,
   type WrittenEntry,
 } from "../../core/facts/index.ts";
@@ -101,10 +103,8 @@ function readEntry(value: unknown, index: number, jobId: string, known: Set<stri
   if (value.seq !== index + 1 || value.jobId !== jobId) throw no(`${line} is out of its place.`);
   const by = id(value.by, `who wrote ${line}`);
   const written = Object.fromEntries(Object.entries(value).filter(([name]) => !OWN_FIELDS.includes(name)));
-  const isNewer = unknownFactOf(written as unknown as WrittenEntry) !== undefined;
-  const { data, ...plain } = written;
-  const fields = entryTrouble((isNewer ? plain : written) as unknown as WrittenEntry);
-  if (fields || (isNewer && unwritable(data))) throw no(`${line}: ${Object.values(fields ?? {}).join(" ")}`);
+  const fields = entryTrouble(written as unknown as WrittenEntry, { isKept: true });
+  if (fields) throw no(`${line}: ${Object.values(fields).join(" ")}`);
   if (known.has(String(value.id))) throw no(`${line} has the id of another.`);
   if (value.corrects !== undefined && !known.has(String(value.corrects)))
     throw no(`${line} corrects nothing before it.`);
@@ -136,7 +136,59 @@ function readVehicle(vehicle: Loose): JobFile["vehicle"] {
   };
 }
 
-/** Looks a job file over; what can't be read is refused with the place. The card is checked by the database. */
+const temperatures = (value: unknown, what: string): number[] => {
+  if (!Array.isArray(value) || value.length > 2)
+    throw no(`${what} is not a list of one or two temperatures.`);
+  return value.map((each) => number(each, what, 40, 150));
+};
+
+/** A card as the form for one would take it: every page of the vehicle is drawn from it. */
+function readCard(card: Loose): CardInput {
+  const curve = list(card, "sensorCurve", 12).map((point) => {
+    if (!isObject(point)) throw no("the sensor's curve is not made of points.");
+    return {
+      celsius: number(point.celsius, "the curve's °C", -40, 160),
+      ohms: number(point.ohms, "the curve's ohms", 1, 1e7),
+    };
+  });
+  if (curve.length > 0) sensorFit(curve);
+  const [fanOnC, fanOffC] = [
+    temperatures(card.fanOnC, "the fan's start"),
+    temperatures(card.fanOffC, "the fan's stop"),
+  ];
+  if (fanOnC.length !== fanOffC.length || fanOnC.some((onC, stage) => onC <= (fanOffC[stage] ?? onC)))
+    throw no("a fan of the card stops where it does not start below.");
+  return {
+    capacityL: number(card.capacityL, "the capacity", 0.5, 200),
+    coolantKind: text(card.coolantKind, "the coolant's kind", 20, 1),
+    coolantProduct: text(card.coolantProduct, "the coolant", 80),
+    targetFraction: number(card.targetFraction, "the strength", 0.2, 0.65),
+    capGaugeKpa: number(card.capGaugeKpa, "the cap's pressure", 0, 300),
+    thermostatOpensC: number(card.thermostatOpensC, "the thermostat's opening", 40, 120),
+    circuit: orNull(card.circuit, (circuit) => text(circuit, "the circuit", 40, 1)),
+    fanOnC,
+    fanOffC,
+    fanSenses: card.fanSenses === "radiator" ? "radiator" : "engine",
+    fillPoint: text(card.fillPoint, "the fill point", 120),
+    bleedPoints: text(card.bleedPoints, "the bleed points", 120),
+    oilCooler: text(card.oilCooler, "the oil cooler", 40),
+    sensorCurve: curve,
+  };
+}
+
+/** A core function's word about what is out of its range is said of the file. */
+function inWords<Result>(work: () => Result): Result {
+  try {
+    return work();
+  } catch (error) {
+    throw error instanceof RangeError ? no(error.message) : error;
+  }
+}
+
+/**
+ * Looks a job file over; what can't be read is refused with the place. Files of the first format name who opened and
+ * signed by their names alone: the ids are those of the people so called, the signer's that of the signature.
+ */
 export function readJobFile(input: unknown): JobFile {
   if (!isObject(input)) throw no("it holds no job.");
   if (!READ_FORMATS.includes(String(input.format)))
@@ -151,7 +203,9 @@ export function readJobFile(input: unknown): JobFile {
   const entries = list(input, "entries", MOST_ENTRIES).map((each, index) =>
     readEntry(each, index, jobId, known),
   );
-  const opener = entries[0]?.by ?? people[0]?.[0];
+  const idOfName = (name: unknown) => people.find(([, each]) => each === name)?.[0];
+  const signer = job.signedById ?? lastFact(entries, Signature)?.entry.by ?? idOfName(job.signedBy);
+  if (job.signedAt && !signer) throw no("it doesn't say who signed it.");
   return {
     exportedAt: moment(input.exportedAt, "when it was written"),
     shop: text(input.shop ?? "another shop", "the shop's name", 80, 1),
@@ -160,13 +214,13 @@ export function readJobFile(input: unknown): JobFile {
       number: number(job.number, "the job's number", 1, 1e9),
       bay: text(job.bay, "the bay", 40),
       openedAt: moment(job.openedAt, "when it was opened"),
-      openedBy: id(job.openedById ?? opener, "who opened it"),
+      openedBy: id(job.openedById ?? idOfName(job.openedBy) ?? entries[0]?.by, "who opened it"),
       signedAt: orNull(job.signedAt, (at) => moment(at, "when it was signed")),
-      signedBy: orNull(job.signedById, (by) => id(by, "who signed it")),
+      signedBy: orNull(signer, (by) => id(by, "who signed it")),
       signReason: orNull(job.signReason, (reason) => text(reason, "the reason", 2000)),
     },
     vehicle: readVehicle(part(input, "vehicle")),
-    card: isObject(input.card) ? (input.card as unknown as CardInput) : null,
+    card: orNull(input.card, (card) => inWords(() => readCard(isObject(card) ? card : {}))),
     people: Object.fromEntries(
       people.map(([key, name]) => [id(key, "a person's id"), text(name, "a name", 80, 1)]),
     ),

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Entry, mayClose } from "../../core/ledger/index.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { newEntry, smallShop } from "../testing/small-shop.ts";
+import { addVehicle } from "../vehicles/add-vehicle.ts";
 import { openJob } from "./open-job.ts";
 import { readBook } from "./read-books.ts";
 import { readJob } from "./read-job.ts";
@@ -249,6 +250,28 @@ describe("openJob", () => {
     expect(await shop.at((desk) => openJob(desk, { ...job, id: shop.jobId }))).toEqual({
       id: shop.jobId,
       number: 1,
+    });
+  });
+
+  it("refuses an id that stands for a job on another vehicle", async () => {
+    const shop = await smallShop(scratch, "Two");
+    const vehicleId = randomUUID();
+    const vehicle = {
+      id: vehicleId,
+      plate: "TWO 2",
+      vin: "0ZZTWTWTWTWTWTW22",
+      name: "Finch",
+      use: "",
+      distanceKm: null,
+      card: null,
+    };
+    await shop.at((desk) => addVehicle(desk, vehicle));
+    await expect(
+      shop.at((desk) => openJob(desk, { id: shop.jobId, vehicleId, bay: "", assignedTo: null })),
+    ).rejects.toMatchObject({ status: 409, message: expect.stringMatching(/on another vehicle/) });
+    await shop.at((desk) => addVehicle(desk, vehicle));
+    await expect(shop.at((desk) => addVehicle(desk, { ...vehicle, plate: "TWO 3" }))).rejects.toMatchObject({
+      status: 409,
     });
   });
 });

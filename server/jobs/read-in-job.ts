@@ -201,7 +201,7 @@ export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
     await job.update(
       {
         signedAt: new Date(file.job.signedAt),
-        signedBy: file.job.signedBy ?? file.job.openedBy,
+        signedBy: file.job.signedBy,
         signReason: file.job.signReason,
       },
       { transaction },

@@ -87,11 +87,8 @@ async function insert({ models, transaction, shopId }: Desk, added: readonly Ent
 
 /** What else follows from a book that has grown: the vehicle's distance, the shop's count of verdicts. */
 async function follow(desk: Desk, job: Job, book: readonly Entry[], added: readonly Entry[]): Promise<void> {
-  const touched = new Set(added.flatMap(({ id, corrects }) => (corrects ? [id, corrects] : [id])));
-  const isDistance = (entry: Entry) => factOf(entry)?.fact instanceof Distance;
-  const corrects = added.some((entry) => entry.corrects);
-  if (corrects || book.some((entry) => touched.has(entry.id) && isDistance(entry)))
-    await followDistance(desk, job.vehicleId);
+  const movesDistance = (entry: Entry) => entry.corrects || factOf(entry)?.fact instanceof Distance;
+  if (added.some(movesDistance)) await followDistance(desk, job.vehicleId);
   if (job.signedAt) await countVerdict(desk, job, book);
 }
 

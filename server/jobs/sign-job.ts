@@ -11,7 +11,7 @@ export interface NewSignature {
   /** Id of the entry that the signature becomes. */
   id: string;
   reason: string;
-  /** What the signer saw as open: a job that changed meanwhile isn't signed unseen. The first `MOST_OPEN_SENT` do. */
+  /** What the signer saw as open: a job that changed meanwhile isn't signed unseen. The first of a very long list do. */
   openSeen: readonly string[];
   /** How many were open; as many as `openSeen` where it isn't given. */
   openCount?: number;

@@ -28,12 +28,12 @@ function threads() {
 }
 
 /**
- * Reads and judges a log in a thread of its own, so that no log holds the server up, within 20 s. What takes longer, or
+ * Reads and judges a log in a thread of its own, so that no log holds the server up, within `longestMs`. What takes longer, or
  * more memory than a log can want, is refused and its thread ended.
  */
-export async function judgeLog(bytes: Uint8Array, spec: TraceSpec): Promise<Judged> {
+export async function judgeLog(bytes: Uint8Array, spec: TraceSpec, longestMs = LONGEST_MS): Promise<Judged> {
   try {
-    return await threads().run({ bytes, spec }, { signal: AbortSignal.timeout(LONGEST_MS) });
+    return await threads().run({ bytes, spec }, { signal: AbortSignal.timeout(longestMs) });
   } catch (error) {
     const { name, code, message } = error as { name?: string; code?: string; message?: string };
     if (name === "AbortError" || code === "ERR_WORKER_OUT_OF_MEMORY")

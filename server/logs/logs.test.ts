@@ -6,6 +6,7 @@ import { signJob } from "../jobs/sign-job.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";
 import { bookLog, sumUp } from "./book-log.ts";
+import { judgeLog } from "./judge-log.ts";
 import { readLog } from "./read-log.ts";
 
 let scratch: Scratch;
@@ -36,6 +37,37 @@ describe("booking a log", () => {
       thermostat: { verdict: "pass" },
     });
     expect(entry?.text).toMatch(/checks pass/);
+  });
+
+  it("takes no change afterwards, from anybody", async () => {
+    const shop = await smallShop(scratch, "Stays");
+    const one = log();
+    await shop.at((desk) => bookLog(desk, shop.jobId, one));
+    for (const sql of ["UPDATE logs SET name = 'other'", "DELETE FROM logs", "TRUNCATE logs"])
+      await expect(scratch.owner.sequelize.query(sql)).rejects.toThrow(/append-only/);
+  });
+
+  it("that takes longer than it may is refused, and its thread gone", async () => {
+    const spec = { thermostatOpensC: 87, fanOnC: [98], fanOffC: [92] };
+    const bytes = new TextEncoder().encode(TEXT);
+    await expect(judgeLog(bytes, spec, 1)).rejects.toMatchObject({
+      message: expect.stringMatching(/takes too long/),
+    });
+    expect(await judgeLog(bytes, spec)).toMatchObject({ rows: 2401 });
+  });
+
+  it("under one id in two places is refused", async () => {
+    const [shop, other] = [await smallShop(scratch, "Here"), await smallShop(scratch, "There")];
+    const one = log();
+    await shop.at((desk) => bookLog(desk, shop.jobId, one));
+    await expect(
+      shop.at((desk) => bookLog(desk, shop.jobId, { ...one, text: `${TEXT}2401,90,18\n` })),
+    ).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringMatching(/other contents/),
+    });
+    await other.at((desk) => bookLog(desk, other.jobId, one));
+    expect(await other.at((desk) => readBook(desk, other.jobId))).toHaveLength(1);
   });
 
   it("sent twice is booked once", async () => {

@@ -41,15 +41,23 @@ function classSchemas(): Record<string, Schema> {
   >;
 }
 
+/** A class's fields with those of the classes it extends. */
+function wholeSchema(classes: Record<string, Schema>, kind: { name: string }) {
+  const whole = { properties: {} as Schema, required: [] as string[] };
+  for (let each = kind; each?.name; each = Object.getPrototypeOf(each)) {
+    const { properties = {}, required = [] } = (classes[each.name] ?? {}) as Partial<typeof whole>;
+    Object.assign(whole.properties, properties);
+    whole.required.push(...required);
+  }
+  return whole;
+}
+
 /** `$defs` of the job's schema that are told by the classes in `core/facts`: one for each fact, one for an entry. */
 export function entryDefinitions(): Record<string, Schema> {
   const classes = classSchemas();
   const facts = Object.fromEntries(
     FACTS.map((kind) => {
-      const { properties = {}, required = [] } = (classes[kind.name] ?? {}) as {
-        properties?: Schema;
-        required?: string[];
-      };
+      const { properties, required } = wholeSchema(classes, kind);
       return [
         kind.fact,
         {

@@ -15,7 +15,7 @@ import { useJob } from "../context.ts";
 import { useOutboxState } from "../outbox/OutboxProvider.tsx";
 import { useDraft } from "../outbox/useDraft.ts";
 import { Work } from "../Work.tsx";
-import { SignForm } from "./sign.form.ts";
+import { MOST_OPEN_SENT, SignForm } from "./sign.form.ts";
 
 export const action = guarded("technician", async ({ request, params, desk }) => {
   const checked = checkForm(SignForm, await readForm(request));
@@ -106,7 +106,11 @@ export default function Sign() {
   const sign = () => {
     if (tooShort) return setAsked(true);
     if (shown.length > 0 && !isSecond) return setTapped(asked);
-    void submit({ id, reason: reason.trim(), openSeen: JSON.stringify(metric) }, { method: "post" });
+    const openSeen = JSON.stringify(metric.slice(0, MOST_OPEN_SENT));
+    void submit(
+      { id, reason: reason.trim(), openSeen, openCount: String(metric.length) },
+      { method: "post" },
+    );
   };
   const label =
     shown.length === 0

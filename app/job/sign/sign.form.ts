@@ -1,5 +1,8 @@
 import { Transform } from "class-transformer";
-import { ArrayMaxSize, IsArray, IsString, IsUUID, Length } from "class-validator";
+import { ArrayMaxSize, IsArray, IsInt, IsString, IsUUID, Length } from "class-validator";
+
+/** A post is 64 kB at most; of a book with more open than this the first are sent, and how many there are. */
+export const MOST_OPEN_SENT = 150;
 
 /** What signing sends. */
 export class SignForm {
@@ -19,7 +22,14 @@ export class SignForm {
     }
   })
   @IsArray({ message: "Load the page again." })
-  @ArrayMaxSize(500)
+  @ArrayMaxSize(MOST_OPEN_SENT, { message: "Load the page again." })
   @IsString({ each: true })
   openSeen: string[];
+
+  /** How many were shown as open, of which `openSeen` are the first. */
+  @Transform(({ value }) =>
+    typeof value === "string" && /^\d{1,6}$/.test(value) ? Number(value) : Number.NaN,
+  )
+  @IsInt({ message: "Load the page again." })
+  openCount: number;
 }

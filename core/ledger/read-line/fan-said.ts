@@ -38,6 +38,7 @@ const FAN_WORDS: Readonly<Record<string, string>> = {
   heard: "",
 };
 export const FAN = new Set(["fan", "fans"]);
+
 /** What a stretch of words says that the fan did; nothing where it says no such thing. */
 function fanSaid(said: readonly string[]): FanSaid | undefined {
   const words = said.filter(Boolean);
@@ -46,9 +47,10 @@ function fanSaid(said: readonly string[]): FanSaid | undefined {
   if (has("still") && words.every((word) => word === "still" || word === "off")) return "none";
   if (isDenied)
     return words.every((word) => ["not", "no", "none", "on", "still"].includes(word)) ? "none" : undefined;
+  const acted = has("kicked") || has("cut");
   const how = [
-    has("on") || (has("kicked") && !has("off")) ? "on" : "",
-    has("off") || has("cut") ? "off" : "",
+    has("on") || (acted && has("in")) ? "on" : "",
+    has("off") || (acted && has("out")) ? "off" : "",
   ].filter(Boolean);
   const which = words.filter((word) => ["low", "high", "left", "right"].includes(word));
   if (how.length !== 1 || which.length > 1) return undefined;
@@ -71,6 +73,6 @@ export function fanStretch(
   while (from > 0 && isFanWord(words[from - 1], words[from - 2])) from--;
   let to = at + 1;
   while (to < words.length && isFanWord(words[to], words[to - 1])) to++;
-  const said = words.slice(from, to).map(({ word }) => FAN_WORDS[word] ?? "");
+  const said = words.slice(from, to).map(({ word }) => (FAN.has(word) ? "" : (FAN_WORDS[word] ?? word)));
   return { from, to, fan: fanSaid(said) };
 }

@@ -115,7 +115,6 @@ const ALSO_CALLED: Readonly<Record<string, string>> = {
   maf: "mass air flow",
 };
 
-/** Lines of other systems that a hose noun would be taken for. */
 const TOOLS = (
   "socket|ratchet|wrench|torque wrench|spanner|pliers|hose clamp pliers|clamp pliers|hose pliers|long nose pliers|screwdriver|magnet|" +
   "torch|work light|inspection lamp|jumper|fused jumper|jumper lead|fused lead|multimeter|meter|test lamp|test light|pick|hook tool|" +
@@ -156,6 +155,28 @@ export const FILLERS = new Set(
     " ",
   ),
 );
+
+/** Sides that no one thing has both of: "upper lower hose" is two hoses. */
+export const OPPOSITES: readonly (readonly [string, string])[] = [
+  ["upper", "lower"],
+  ["top", "bottom"],
+  ["left", "right"],
+  ["front", "rear"],
+  ["inner", "outer"],
+  ["driver", "passenger"],
+  ["offside", "nearside"],
+];
+
+/** Parts that stand for themselves: behind another name they are a second thing, as in "airbox undertray". */
+export const STAND_ALONE = new Set(
+  (
+    "radiator condenser undertray airbox bumper grille battery thermostat intercooler crossmember shroud headlight headlamp " +
+    "bonnet hood reservoir"
+  ).split(" "),
+);
+
+/** What turns a line round or takes something from it: never part of a name, whatever names a book has used. */
+export const DENYING = new Set(["not", "no", "never", "without", "except", "but", "minus", "or", "nor"]);
 
 /** Said of a thing without saying which, or on the way to the verb: "put the old radiator back". */
 export const SAID_OF_THINGS = new Set(["put", "old", "new"]);

@@ -42,9 +42,28 @@ const without = (words: readonly Word[], { index, used }: Hit) => [
   ...words.slice(index + used),
 ];
 
+const joinAt = (at: number): Word => ({ word: JOIN, text: "", at, end: at, quoted: false });
+
+const parted = (words: readonly Word[], { index, used }: Hit) => [
+  ...words.slice(0, index),
+  joinAt(words[index]?.at ?? 0),
+  ...words.slice(index + used),
+];
+
+/** "3 off m6x20" is three of them: the trade's way of counting, and no verb where the line has one. */
+function withoutIdiom(words: readonly Word[]): readonly Word[] {
+  const isIdiom = (index: number) =>
+    words[index]?.word === "off" && /^\d+$/.test(words[index - 1]?.word ?? "") && index < words.length - 1;
+  const rest = words.filter((_, index) => !isIdiom(index));
+  return hitsOf(rest).length > 0 ? rest : words;
+}
+
 /** "in" or "on" between things says where, not what happened: "3 bolts out in bag 2", "clip off on the left". */
 const saysWhere = (words: readonly Word[], hit: Hit) =>
-  hit.used === 1 && hit.index < words.length - 1 && ["in", "on"].includes(words[hit.index]?.word ?? "");
+  hit.used === 1 &&
+  hit.index > 0 &&
+  hit.index < words.length - 1 &&
+  ["in", "on"].includes(words[hit.index]?.word ?? "");
 
 const isOut = ({ move }: Hit) => move === "out" || move === "unplug";
 
@@ -54,20 +73,23 @@ function splitAt(words: readonly Word[], hit: Hit): MoveRead | undefined {
   const [first] = after;
   const counts = first && (/^\d+x?$/.test(first.word) || first.word === "with");
   if (before.length === 0 || !counts || before.some(({ word }) => /\d/.test(word))) return undefined;
-  const join: Word = { word: JOIN, text: "", at: first.at, end: first.at, quoted: false };
-  return { move: hit.move, rest: [...before, join, ...after], at: words[hit.index]?.at ?? 0 };
+  return { move: hit.move, rest: [...before, joinAt(first.at), ...after], at: words[hit.index]?.at ?? 0 };
 }
 
 /**
  * Every way in which a line can be taken to say that something moved. "3 m6x20 in bag 2" may say where three bolts are
  * now or that they are back: both are offered, and what the book knows decides.
  */
-export function movesOf(words: readonly Word[]): MoveRead[] {
+export function movesOf(line: readonly Word[]): MoveRead[] {
+  const words = withoutIdiom(line);
   const hits = hitsOf(words);
   const ways: MoveRead[] = [];
   const take = (hit: Hit, others: Hit[]) => {
+    // "Undertray off airbox off" is two things, each with its verb.
+    const isRepeated = others.length > 0 && others.every((other) => other.move === hit.move);
     let rest: Word[] = [...words];
-    for (const each of [hit, ...others].sort((a, b) => b.index - a.index)) rest = without(rest, each);
+    for (const each of [hit, ...others].sort((a, b) => b.index - a.index))
+      rest = isRepeated ? parted(rest, each) : without(rest, each);
     ways.push({ move: hit.move, rest, at: words[hit.index]?.at ?? 0 });
   };
   for (const hit of hits) {

@@ -15,9 +15,9 @@ const wordsIn = (text: string) =>
     .filter(Boolean)
     .flatMap((word) => plain(word).split(" "));
 
-/** The words that a person may use for a line of the book, beyond those that name its kind. */
 const lineWordsOf = new WeakMap<BalanceLine, ReadonlySet<string>>();
 
+/** The words that a person may use for a line of the book, beyond those that name its kind. Cut up once for each line. */
 function lineWords(line: BalanceLine): ReadonlySet<string> {
   const known = lineWordsOf.get(line);
   if (known) return known;

@@ -50,6 +50,8 @@ const VERBS: Readonly<Record<string, Move>> = {
 const LONGEST_VERB = 2;
 /** No vehicle that this is for holds more. */
 const MOST_LITRES = 200;
+/** No new part changes what a system holds by more; a larger figure is the capacity itself, which the card has. */
+const MOST_CHANGE_L = 5;
 const WATER = new Set(["water", "distilled", "deionised", "deionized", "de-ionised", "demineralised"]);
 const CONCENTRATE = new Set(["concentrate", "concentrated", "neat", "antifreeze"]);
 const MIXED = new Set(["premix", "premixed", "ready", "mix", "mixed", "ready-mixed", "ready-mix", "mixture"]);
@@ -141,6 +143,8 @@ function readPart(words: readonly Word[], move: Move, context: LineContext): Pou
           expected: `a volume from 0 to ${format(MOST_LITRES, "volume", context.system)}`,
           at: word.at,
         };
+      if (move === "capacity" && Math.abs(litres) > MOST_CHANGE_L)
+        return { expected: "how much more or less it holds now: capacity +0.5", at: word.at };
       read.litres = litres;
     } else if (figure) return { expected: "one volume, and a strength in %", at: word.at };
     else if (word.quoted) read.from.push(word.word);

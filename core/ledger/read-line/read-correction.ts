@@ -1,6 +1,7 @@
-import { correctedIds } from "../../book/index.ts";
+import { correctedIds, isStrike } from "../../book/index.ts";
 import { factOf } from "../../facts/index.ts";
 import { stillOut } from "../still-out.ts";
+import { describeEntry } from "./describe.ts";
 import type { Expectation, LineContext, LineReading } from "./line.ts";
 import type { Word } from "./words.ts";
 
@@ -50,6 +51,15 @@ function contextWithout(context: LineContext, id: string): LineContext {
 
 const strikeOf = (id: string, kind: Listed["kind"]) => ({ kind, corrects: id });
 
+/** What striking a line does, with the line itself: “last” is whoever's line came last. */
+function strikeWords(named: Listed, { entries, system }: LineContext): string {
+  const entry = entries?.find(({ id }) => id === named.id);
+  if (!entry) return `Strike out line ${named.seq}.`;
+  if (!isStrike(entry)) return `Strike out line ${named.seq}: ${describeEntry(entry, system)}`;
+  const back = entries?.find(({ id }) => id === entry.corrects);
+  return `Bring line ${back?.seq ?? "?"} back${back ? `: ${describeEntry(back, system)}` : "."}`;
+}
+
 /** The number that a correction names, `14`, `#14`, `line 14` or `no. 14:`, and the words behind it. */
 function numberOf(
   words: readonly Word[],
@@ -95,7 +105,7 @@ export function readCorrection(
     return { expected: `another line: ${named.stays.charAt(0).toLowerCase()}${named.stays.slice(1)}`, at };
   if (verb === "strike") {
     if (rest[0]) return { expected: "nothing more: strike takes one number", at: rest[0].at };
-    return { entry: strikeOf(named.id, named.kind), more: [], reading: `Strike out line ${named.seq}.` };
+    return { entry: strikeOf(named.id, named.kind), more: [], reading: strikeWords(named, context) };
   }
   const right = readRest(" ".repeat(from) + text.slice(from), contextWithout(context, named.id));
   if ("expected" in right) return { expected: right.expected, at: Math.max(right.at, from) };

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { book } from "../../book/book.fixture.ts";
 import type { BalanceLine } from "../balance.ts";
-import { completeLine, type LineContext, readLine } from "../index.ts";
+import { completeLine, type LineContext, readLine, stillOut } from "../index.ts";
 
 const out = (account: BalanceLine["account"], place: string, item: string, open = 1): BalanceLine => ({
   account,
@@ -90,6 +91,52 @@ describe("readLine understands", () => {
   it("and shows back how", () => {
     expect(booked("ect 101 fan none").reading).toBe("Coolant sensor 101\u00a0°C, no fan heard.");
     expect(booked("out 3 m6x20 airbox bag 2").reading).toBe("Out: 3 × M6×20, bag 2 (airbox).");
+  });
+});
+
+describe("a correction", () => {
+  const entries = book([
+    { account: "fastener", item: "M6×20", place: "bag 2", out: 3 },
+    { account: "fastener", item: "M6×20", place: "bag 2", in: 3 },
+    { kind: "movement", corrects: "e2" },
+    {
+      kind: "reading",
+      item: "warm-up log",
+      data: { logId: "l", log: "a.csv", rows: 2, peakC: 98, checks: {} },
+    },
+  ]);
+  const reads = (text: string, lines = entries) =>
+    readLine(text, { stage: "build", system: "metric", open: stillOut(lines), entries: lines });
+
+  it("is read against the book without the line that it corrects", () => {
+    const two = entries.slice(0, 2);
+    expect(reads("in 2 m6x20 bag 2", two)).toMatchObject({
+      expected: expect.stringMatching(/nothing is out/),
+    });
+    expect(reads("correct 2 in 2 m6x20 bag 2", two)).toMatchObject({ entry: { in: 2, corrects: "e2" } });
+    expect(reads("correct 2 in 4 m6x20 bag 2", two)).toMatchObject({
+      expected: expect.stringMatching(/at most 3/),
+    });
+  });
+
+  it("says which line it strikes, and which one a struck strike brings back", () => {
+    expect(reads("strike 1")).toMatchObject({ reading: "Strike out line 1: Out: 3 × M6×20, bag 2." });
+    expect(reads("strike 3")).toMatchObject({ reading: "Bring line 2 back: In: 3 × M6×20, bag 2." });
+    expect(reads("undo last")).toMatchObject({ entry: { corrects: "e3" } });
+  });
+
+  it("names no line that is struck already, nor one that stays", () => {
+    expect(reads("strike 2")).toMatchObject({ expected: expect.stringMatching(/corrected already/) });
+    expect(reads("strike 4")).toMatchObject({ expected: expect.stringMatching(/log stays/) });
+  });
+});
+
+describe("names that a book has used", () => {
+  it("need no quotes again, but never let a denial through", () => {
+    const names = ["breather", "not", "without"];
+    expect(readLine("out breather", { ...context, names })).toMatchObject({ entry: { item: "breather" } });
+    for (const line of ["radiator not out", "out radiator without cap", "upper hose not back on"])
+      expect(readLine(line, { ...context, names })).toHaveProperty("expected");
   });
 });
 

@@ -5,10 +5,18 @@ import { FAN, fanStretch } from "./fan-said.ts";
 import { HOSE_SIDES, PARTS, SIDES } from "./lexicon.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
 import { BY_UNIT, CORE_UNIT, type Subject, subjectAt } from "./subjects.ts";
-import { distanceAt, type FigureRead, figureAt, JOIN, settledFigure, type Word } from "./words.ts";
+import {
+  distanceAt,
+  type FigureRead,
+  figureAt,
+  JOIN,
+  quantityOf,
+  settledFigure,
+  type Word,
+} from "./words.ts";
 
 const SPOKEN = new Set(
-  "at is was of the a an to = reads reading shows read now just came comes about sensor temp temperature engine measured degrees deg".split(
+  "at is was of the a an to = reads reading shows read now just came comes about sensor temp temperature engine measured degrees deg current".split(
     " ",
   ),
 );
@@ -24,7 +32,6 @@ const FAN_RANGE_C = [40, 150] as const;
 
 interface Found {
   subject?: Subject;
-  subjectAt?: number;
   figure?: FigureRead;
   figureAt?: number;
   fan?: FanSaid;
@@ -53,7 +60,6 @@ function readAround(words: readonly Word[], context: LineContext): Found | Expec
     const subject = found.subject ? undefined : subjectAt(words, index);
     if (subject) {
       found.subject = subject.subject;
-      found.subjectAt = word.at;
       index += subject.used;
       continue;
     }
@@ -86,6 +92,12 @@ function readAround(words: readonly Word[], context: LineContext): Found | Expec
   return found;
 }
 
+/** A bare figure in the unit that its word says, where it says one. */
+const inUnit = (figure: FigureRead, { unit }: Subject): FigureRead =>
+  unit && !figure.dimension
+    ? { ...figure, ...quantityOf(`${figure.value} ${unit}`), thousands: undefined }
+    : figure;
+
 function rangeTrouble(value: number, dimension: Dimension, at: number): Expectation | undefined {
   const unit = CORE_UNIT[dimension] ?? "";
   const [least, most] = UNIT_RANGES[unit] ?? [0, 0];
@@ -114,6 +126,14 @@ function draftOf(found: Found, subject: Subject, value: number): EntryDraft {
   };
 }
 
+/** "coolant 5.2" is litres to most who type it, and no engine is logged that cold by that word alone. */
+const LEAST_BARE_COOLANT_C = 30;
+function isLitresAsLikely(words: readonly Word[], { figure, fan, subject }: Found, valueC: number): boolean {
+  const isBareWord = words.some(({ word }) => word === "coolant") && subject?.item === "coolant sensor";
+  const isNamed = words.some(({ word }) => ["temp", "temperature", "sensor", "ect"].includes(word));
+  return isBareWord && !isNamed && !fan && !figure?.dimension && valueC < LEAST_BARE_COOLANT_C;
+}
+
 /** A figure read off something, with what the fan did at that moment if said; or a fan seen to act at a temperature. */
 export function readReading(words: readonly Word[], context: LineContext): Read {
   const found = readAround(words, context);
@@ -134,10 +154,17 @@ export function readReading(words: readonly Word[], context: LineContext): Read 
   const { label } = SHOWN[subject.dimension][context.system];
   if (!found.figure) return { expected: `a figure in ${label}`, at: end };
   const range = UNIT_RANGES[CORE_UNIT[subject.dimension] ?? ""] ?? [0, 0];
-  const { value, doubt } = settledFigure(found.figure, subject.dimension, context.system, range);
+  const { value, doubt } = settledFigure(
+    inUnit(found.figure, subject),
+    subject.dimension,
+    context.system,
+    range,
+  );
   const at = found.figureAt ?? end;
   if (doubt) return { expected: "the figure without a mark, or with one decimal: it could be thousands", at };
   if (value === undefined) return { expected: `a figure in ${label}`, at };
+  if (isLitresAsLikely(words, found, value))
+    return { expected: "what of it: ect 5, drain 5 or add 5", at: words[0]?.at ?? 0 };
   if (!found.subject && found.fan && (value < FAN_RANGE_C[0] || value > FAN_RANGE_C[1]))
     return { expected: `the temperature at which it did, in ${label}`, at };
   const isPlaceless = subject.dimension === "distance" && found.sides.length + found.where.length > 0;

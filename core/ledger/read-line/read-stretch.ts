@@ -3,11 +3,14 @@ import {
   CONTAINERS,
   COUNT_WORDS,
   COUNTED_NAMES,
+  DENYING,
   FILLERS,
   KINDS_COUNTED,
+  OPPOSITES,
   PARTS,
   SAID_OF_THINGS,
   SIDES,
+  STAND_ALONE,
   TOOL_NAMES,
 } from "./lexicon.ts";
 import type { Expectation } from "./line.ts";
@@ -22,6 +25,8 @@ export interface Named {
   /** The kind of thing: a size, "plug", "spring clamp". */
   item?: string;
   container?: string;
+  /** True where the container was said before anything else. */
+  isContainerFirst?: boolean;
   sides: string[];
   /** Parts, places and quoted names, in the order typed. */
   names: string[];
@@ -73,6 +78,10 @@ function countOf(word: string): number | undefined {
 class Reader {
   readonly named: Named;
   private index = 0;
+  /** Where a second thing is named without an "and" before it. */
+  private secondAt: number | undefined;
+  /** True where "tool" itself was said: whatever follows is its name. */
+  private isToolSaid = false;
 
   constructor(
     private readonly words: readonly Word[],
@@ -91,7 +100,7 @@ class Reader {
       const trouble = this.step();
       if (trouble) return trouble;
     }
-    return this.tooMany();
+    return this.secondThing() ?? this.tooMany();
   }
 
   private step(): Expectation | undefined {
@@ -99,9 +108,10 @@ class Reader {
     if (word.quoted) return this.take(1, () => this.quoted(word.word));
     if (CONTAINERS.has(word.word) || /^bag\d+$/.test(word.word)) return this.container(word);
     if (word.word === "tool" || word.word === "tools")
-      return this.take(1, () => this.name("tool", undefined));
-    if (/^\d+$/.test(word.word) && this.word(1)?.word === "off")
-      return this.take(2, () => this.counted(word));
+      return this.take(1, () => {
+        this.isToolSaid = true;
+        this.name("tool", undefined);
+      });
     return (this.size() ?? this.phrase() ?? this.figure(word) ?? this.plain(word)) || undefined;
   }
 
@@ -111,13 +121,18 @@ class Reader {
     return undefined;
   }
 
+  /**
+   * The first kind named is the thing: "bracket bolts" are bolts whatever else is said of them. A size before it belongs
+   * to it ("10mm hose"), a tool's name before a bolt says where ("pan bolts"), and the same kind twice is two things.
+   */
   private name(account: Account, item: string | undefined): void {
-    // The first kind named is the thing; "bracket bolts" are bolts whatever else is said of them.
-    if (this.named.account && this.named.account !== "fastener" && item) this.named.names.push(item);
-    else {
-      this.named.item = this.named.item && item ? `${this.named.item} ${item}` : (item ?? this.named.item);
-      this.named.account ??= account;
-    }
+    const { named } = this;
+    const isPlaceSoFar = named.account === "tool" && !this.isToolSaid && item !== undefined;
+    if (named.account === undefined || named.account === "fastener" || isPlaceSoFar) {
+      named.item = named.item && item ? `${named.item} ${item}` : (item ?? named.item);
+      named.account = account;
+    } else if (item && item === named.item) this.secondAt ??= this.word()?.at;
+    else if (item) named.names.push(item);
   }
 
   /** A quoted name is kept as it is; its last word says whether it is a bolt, a clip, a hose or a part. */
@@ -149,13 +164,16 @@ class Reader {
     const name = glued ? `bag ${glued}` : `${word.word} ${number}`;
     return this.take(glued ? 1 : 2, () => {
       this.named.container = name;
+      this.named.isContainerFirst = word.at === this.named.at;
     });
   }
 
-  private size(): undefined | false {
+  private size(): Expectation | undefined | false {
     const isNumbered = NUMBERED.has(this.word(-1)?.word ?? "");
     const size = isNumbered ? undefined : sizeAt(this.words, this.index);
     if (!size) return undefined;
+    if (size.count !== undefined && this.named.count !== undefined)
+      return { expected: "one count for one thing", at: this.word()?.at ?? 0 };
     // "10mm socket" is a socket.
     if (phraseAt(this.words, this.index + size.used, TOOL_NAMES)) {
       this.take(size.used, () => this.named.names.push(size.name));
@@ -181,12 +199,11 @@ class Reader {
     const part = phraseAt(this.words, this.index, PARTS);
     const counted = phraseAt(this.words, this.index, COUNTED_NAMES);
     const tool = phraseAt(this.words, this.index, TOOL_NAMES);
-    const isTool = this.named.account === "tool";
     const best = [caps, counted, part, tool].reduce((a, b) => ((b?.used ?? 0) > (a?.used ?? 0) ? b : a));
     if (!best) return undefined;
     this.take(best.used, () => {
       if (best === caps) this.name("line-cap", undefined);
-      else if (best === counted && !isTool) {
+      else if (best === counted && !this.isToolSaid) {
         const { account, item } = KINDS_COUNTED[best.name] ?? { account: "part" as const, item: best.name };
         this.name(account, item);
       } else if (best === tool && best !== part) {
@@ -199,6 +216,8 @@ class Reader {
 
   private part(name: string): void {
     const number = this.word(1);
+    const isSecond = this.named.names.length > 0 && STAND_ALONE.has(name);
+    if (isSecond && (!this.named.account || this.named.account === "part")) this.secondAt ??= this.word()?.at;
     const isNumbered = NUMBERED.has(name) && number && /^f?\d{1,3}$/.test(number.word);
     this.named.names.push(isNumbered ? `${name} ${number.word}` : name);
     if (isNumbered) this.index++;
@@ -219,8 +238,9 @@ class Reader {
     if (SIDES.has(word.word)) return this.take(1, () => this.named.sides.push(word.word));
     if (FILLERS.has(word.word) || SAID_OF_THINGS.has(word.word) || word.word === "x")
       return this.take(1, () => undefined);
-    const isKnown = this.known.has(word.word);
-    const isToolWord = this.named.account === "tool" && /^[a-z0-9-]+$/.test(word.word);
+    const isKnown = this.known.has(word.word) && !DENYING.has(word.word);
+    const isToolWord =
+      this.named.account === "tool" && /^[a-z0-9-]+$/.test(word.word) && !DENYING.has(word.word);
     if (isKnown || isToolWord) return this.take(1, () => this.named.names.push(word.word));
     if (/^[+-]?[\d.,]/.test(word.word))
       return { expected: "a count without a unit: litres are drained, spilled or added", at: word.at };
@@ -228,6 +248,14 @@ class Reader {
       expected: "a part, place, size or count; put a name not used here before in quotes",
       at: word.at,
     };
+  }
+
+  private secondThing(): Expectation | undefined {
+    const { sides, at, account } = this.named;
+    const isTorn = OPPOSITES.some((pair) => pair.every((side) => sides.includes(side)));
+    const isOneWithPlace = account !== undefined && account !== "part" && this.named.item === undefined;
+    const second = isTorn ? at : isOneWithPlace ? undefined : this.secondAt;
+    return second === undefined ? undefined : { expected: "a comma or “and” between two things", at: second };
   }
 
   private tooMany(): Expectation | undefined {
@@ -242,8 +270,5 @@ class Reader {
 /** What one stretch of a line names, or the first word that can't be placed. `known` are names used here before. */
 export function readStretch(words: readonly Word[], known: ReadonlySet<string>): Named | Expectation {
   const reader = new Reader(words, known);
-  const trouble = reader.read();
-  if (trouble) return trouble;
-  const { named } = reader;
-  return named;
+  return reader.read() ?? reader.named;
 }

@@ -5,6 +5,8 @@ import type { Word } from "./words.ts";
 export interface Subject {
   item: string;
   dimension: Dimension;
+  /** The unit that the word itself says: "miles 71000" is miles in every shop. */
+  unit?: string;
 }
 
 const SUBJECTS: Readonly<Record<string, Subject>> = {
@@ -31,9 +33,7 @@ const SUBJECTS: Readonly<Record<string, Subject>> = {
   ohms: { item: "resistance", dimension: "resistance" },
   resistance: { item: "resistance", dimension: "resistance" },
   amps: { item: "current", dimension: "current" },
-  current: { item: "current", dimension: "current" },
   draws: { item: "current", dimension: "current" },
-  draw: { item: "current", dimension: "current" },
   cap: { item: "cap pressure", dimension: "pressure" },
   "cap pressure": { item: "cap pressure", dimension: "pressure" },
   pressure: { item: "pressure", dimension: "pressure" },
@@ -41,9 +41,8 @@ const SUBJECTS: Readonly<Record<string, Subject>> = {
   odo: { item: "distance", dimension: "distance" },
   odometer: { item: "distance", dimension: "distance" },
   mileage: { item: "distance", dimension: "distance" },
-  miles: { item: "distance", dimension: "distance" },
-  km: { item: "distance", dimension: "distance" },
-  clock: { item: "distance", dimension: "distance" },
+  miles: { item: "distance", dimension: "distance", unit: "miles" },
+  km: { item: "distance", dimension: "distance", unit: "km" },
 };
 
 /** What a figure is of where only its unit says so. */

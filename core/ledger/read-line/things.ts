@@ -35,7 +35,7 @@ function fillIn(all: Named[]): Named[] {
     }
   }
   const shared = filled.flatMap(({ container }) => container ?? []);
-  const isAtAnEnd = Boolean(filled.at(-1)?.container ?? filled[0]?.container);
+  const isAtAnEnd = Boolean(filled.at(-1)?.container) || filled[0]?.isContainerFirst === true;
   if (new Set(shared).size === 1 && isAtAnEnd)
     for (const named of filled) if (takesContainer(named)) named.container ??= shared[0];
   return filled;
@@ -84,7 +84,7 @@ function joinPlaces(all: { named: Named; isBehindComma: boolean }[], isCommaPlac
   return joined;
 }
 
-/** A bag said first and apart belongs to what follows: "bag 1: 3 m6x20 and 2 washers" is cut there by nobody's comma. */
+/** A stretch of mere “the”s and “of”s names nothing. */
 const withoutEmpty = (all: Named[]) =>
   all.filter(
     ({ account, item, names, sides, count, container }, _, { length }) =>

@@ -99,7 +99,8 @@ const THOUSANDS = /^\d{1,3}(?:[,.'’]\d{3})+$/;
 export const isBare = (word: string): boolean => BARE.test(word);
 export const bareFigure = (word: string): number => Number(word.replace(",", "."));
 
-function quantityOf(text: string): { value: number; dimension: Dimension } | undefined {
+/** A quantity with its unit, or nothing where it is none. */
+export function quantityOf(text: string): { value: number; dimension: Dimension } | undefined {
   try {
     return parseQuantity(text);
   } catch {
