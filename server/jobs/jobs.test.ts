@@ -124,6 +124,30 @@ describe("recordEntries", () => {
     expect(await km()).toBe(1000);
   });
 
+  it("leaves the vehicle at the furthest-on job's distance when an earlier job's is corrected", async () => {
+    const shop = await smallShop(scratch, "Earlier");
+    const read = (value: number, more: Partial<Entry> = {}) =>
+      newEntry({
+        stage: "ask",
+        kind: "reading",
+        item: "distance",
+        value,
+        unit: "km",
+        data: { fact: "distance", v: 1 },
+        ...more,
+      });
+    const early = read(50_000);
+    await shop.book(early);
+    const second = await secondJob(shop);
+    const late = read(61_000);
+    await shop.at((desk) => recordEntries(desk, second, [late]));
+    await shop.book(read(51_000, { corrects: early.id }));
+    const km = async () => (await shop.at((desk) => readJob(desk, second)))?.vehicle.distanceKm;
+    expect(await km()).toBe(61_000);
+    await shop.at((desk) => recordEntries(desk, second, [newEntry({ kind: "reading", corrects: late.id })]));
+    expect(await km()).toBe(51_000);
+  });
+
   it("lets nobody write or strike by hand what only the program writes", async () => {
     const shop = await smallShop(scratch, "Hands");
     await expect(

@@ -51,6 +51,47 @@ describe("readHistory", () => {
     expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual({ "relay-coil": 1 });
   });
 
+  it("moves with the circuit that a correction after signing settles", async () => {
+    const shop = await shopWith("Rewired", "motor", false);
+    const circuit = (kind: string, corrects?: string) =>
+      newEntry({
+        stage: "find",
+        kind: "decision",
+        item: "fan circuit",
+        text: kind,
+        data: { fact: "fan-circuit", v: 1, circuit: kind },
+        ...(corrects ? { corrects } : {}),
+      });
+    const [wrong, right] = [circuit("switch-2"), circuit("ecu-relay")];
+    await shop.book(wrong);
+    await shop.at((desk) => signJob(desk, shop.jobId, { id: randomUUID(), reason: "", openSeen: [] }));
+    const learnt = async () => {
+      const kinds = ["switch-1", "switch-2", "ecu-relay"];
+      return Promise.all(kinds.map((kind) => shop.at((desk) => readHistory(desk, kind))));
+    };
+    expect(await learnt()).toEqual([{}, { motor: 1 }, {}]);
+    await shop.book({ ...right, corrects: wrong.id });
+    expect(await learnt()).toEqual([{}, {}, { motor: 1 }]);
+    await shop.book({ kind: "decision", stage: "find", corrects: right.id });
+    expect(await learnt()).toEqual([{}, { motor: 1 }, {}]);
+  });
+
+  it("comes to what a count by hand gives after any run of corrections", async () => {
+    const shop = await shopWith("Tally", "motor");
+    const book = await shop.at((desk) => readBook(desk, shop.jobId));
+    let last = book.findLast(({ item }) => item === "finding")?.id;
+    for (const hypothesis of ["fuse", "fuse", "relay-coil", "switch-open", "motor", "fuse", "motor"]) {
+      const correction = finding(hypothesis, last);
+      await shop.book(correction);
+      last = correction.id;
+      expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual({ [hypothesis]: 1 });
+    }
+    await expect(shop.book({ kind: "decision", stage: "find", corrects: last })).rejects.toMatchObject({
+      status: 409,
+    });
+    expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual({ motor: 1 });
+  });
+
   it("learns nothing from a job that isn't signed", async () => {
     const shop = await shopWith("Waits", "motor", false);
     expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual({});
