@@ -283,6 +283,46 @@ describe("nothing is called booked that isn't", () => {
   });
 });
 
+describe("a job with more open than a post holds", () => {
+  it("is signed with a reason, and tells how many things were open", async () => {
+    await go("ask", "open-build");
+    const answers = await page.evaluate(async () => {
+      const out = (index: number) => ({
+        id: crypto.randomUUID(),
+        at: new Date().toISOString(),
+        stage: "strip",
+        kind: "movement",
+        account: "part",
+        item: `кронштейн номер ${index} под решёткой радиатора`,
+        out: 1,
+      });
+      const statuses: number[] = [];
+      for (let batch = 0; batch < 6; batch++) {
+        const entries = Array.from({ length: 50 }, (_, index) => out(batch * 50 + index));
+        const answer = await fetch(location.pathname.replace(/ask$/, "entries"), {
+          method: "POST",
+          headers: { "Content-Type": "application/json" },
+          body: JSON.stringify({ entries }),
+        });
+        statuses.push(answer.status);
+      }
+      return statuses;
+    });
+    expect(answers).toEqual(Array(6).fill(200));
+    await go("sign", "open-build");
+    const button = await page.waitForSelector("::-p-xpath(//button[contains(., 'Sign with 3')])");
+    const count = Number((await button?.evaluate((each) => each.textContent))?.match(/\d+/)?.[0]);
+    expect(count).toBeGreaterThanOrEqual(300);
+    await page
+      .locator('textarea[aria-label="Why may it go like this?"], textarea')
+      .fill("Towed away in parts");
+    await tap(page, `Sign with ${count} open`);
+    await tap(page, `Yes, sign with ${count} open`);
+    await seen(page, "Signed and locked");
+    await seen(page, "Towed away in parts");
+  });
+});
+
 describe("a job file", () => {
   it("is read in by a lead, once, and says where it came from", async () => {
     const lead = await application.signedIn("maren");

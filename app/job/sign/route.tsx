@@ -15,7 +15,7 @@ import { useJob } from "../context.ts";
 import { useOutboxState } from "../outbox/OutboxProvider.tsx";
 import { useDraft } from "../outbox/useDraft.ts";
 import { Work } from "../Work.tsx";
-import { MOST_OPEN_SENT, SignForm } from "./sign.form.ts";
+import { openSent, SignForm } from "./sign.form.ts";
 
 export const action = guarded("technician", async ({ request, params, desk }) => {
   const checked = checkForm(SignForm, await readForm(request));
@@ -106,7 +106,7 @@ export default function Sign() {
   const sign = () => {
     if (tooShort) return setAsked(true);
     if (shown.length > 0 && !isSecond) return setTapped(asked);
-    const openSeen = JSON.stringify(metric.slice(0, MOST_OPEN_SENT));
+    const openSeen = JSON.stringify(openSent(metric));
     void submit(
       { id, reason: reason.trim(), openSeen, openCount: String(metric.length) },
       { method: "post" },

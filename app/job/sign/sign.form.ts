@@ -1,8 +1,20 @@
 import { Transform } from "class-transformer";
 import { ArrayMaxSize, IsArray, IsInt, IsString, IsUUID, Length } from "class-validator";
 
-/** A post is 64 kB at most; of a book with more open than this the first are sent, and how many there are. */
-export const MOST_OPEN_SENT = 150;
+const MOST_OPEN_SENT = 150;
+/** A post is 64 kB at most, and a letter of any script takes up to nine of its bytes, those of the reason too. */
+const MOST_LETTERS_SENT = 4000;
+
+/** Of what is open the first that fit into a post: with how many there are, enough to tell a book that has changed. */
+export function openSent(open: readonly string[]): string[] {
+  let letters = 0;
+  const fits = (words: string) => {
+    letters += words.length;
+    return letters <= MOST_LETTERS_SENT;
+  };
+  const tooLong = open.findIndex((words) => !fits(words));
+  return open.slice(0, Math.min(MOST_OPEN_SENT, tooLong < 0 ? open.length : tooLong));
+}
 
 /** What signing sends. */
 export class SignForm {
