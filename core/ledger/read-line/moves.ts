@@ -27,6 +27,9 @@ function hitAt(words: readonly Word[], index: number): Hit | undefined {
   return undefined;
 }
 
+/** Whether a word or phrase that says what moved starts at a place in a line. */
+export const isMoveAt = (words: readonly Word[], index: number): boolean => hitAt(words, index) !== undefined;
+
 function hitsOf(words: readonly Word[]): Hit[] {
   const hits: Hit[] = [];
   for (let index = 0; index < words.length; ) {

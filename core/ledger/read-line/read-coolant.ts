@@ -97,14 +97,25 @@ function directionOf(words: readonly Word[]): VerbRead | undefined {
   return { move: words[at]?.word === "in" ? "poured" : "drained", at, used: 1 };
 }
 
+function verbAt(words: readonly Word[], at: number): VerbRead | undefined {
+  for (let used = LONGEST_VERB; used > 0; used--) {
+    const stretch = words.slice(at, at + used);
+    if (stretch.length < used || stretch.some(({ quoted }) => quoted)) continue;
+    const phrase = stretch.map(({ word }) => word).join(" ");
+    if (Object.hasOwn(VERBS, phrase)) return { move: VERBS[phrase] as Move, at, used };
+  }
+  return undefined;
+}
+
+/** Whether a word or phrase that says what coolant did starts at a place in a line. */
+export const isCoolantVerbAt = (words: readonly Word[], index: number): boolean =>
+  verbAt(words, index) !== undefined;
+
 function verbOf(words: readonly Word[]): VerbRead | undefined {
-  for (let at = 0; at < words.length; at++)
-    for (let used = LONGEST_VERB; used > 0; used--) {
-      const stretch = words.slice(at, at + used);
-      if (stretch.length < used || stretch.some(({ quoted }) => quoted)) continue;
-      const phrase = stretch.map(({ word }) => word).join(" ");
-      if (Object.hasOwn(VERBS, phrase)) return { move: VERBS[phrase] as Move, at, used };
-    }
+  for (let at = 0; at < words.length; at++) {
+    const verb = verbAt(words, at);
+    if (verb) return verb;
+  }
   return directionOf(words);
 }
 

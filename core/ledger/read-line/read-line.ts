@@ -1,9 +1,9 @@
 import type { EntryDraft } from "../../book/index.ts";
 import { describeEntry } from "./describe.ts";
 import { type Expectation, isExpectation, type LineContext, type LineReading, type Read } from "./line.ts";
-import { movesOf } from "./moves.ts";
+import { isMoveAt, movesOf } from "./moves.ts";
 import { readBack } from "./read-back.ts";
-import { readCoolant } from "./read-coolant.ts";
+import { isCoolantVerbAt, readCoolant } from "./read-coolant.ts";
 import { readCorrection } from "./read-correction.ts";
 import { readLevel } from "./read-level.ts";
 import { readOut } from "./read-out.ts";
@@ -25,11 +25,18 @@ function readNote(words: readonly Word[], text: string): Read {
   return note ? [{ kind: "note", text: note }] : { expected: "what you saw", at: text.length };
 }
 
+/** "To pour 2 l" is work that waits, and nothing for the book. */
+function readToDo(words: readonly Word[]): Read {
+  const isVerbAt = (index: number) => isMoveAt(words, index) || isCoolantVerbAt(words, index);
+  const to = words.find(({ word, quoted }, index) => word === "to" && !quoted && isVerbAt(index + 1));
+  return to && { expected: "what has been done; what is still to do goes into a note", at: to.at };
+}
+
 const isWordy = (words: readonly Word[]) => words.some(({ quoted }) => !quoted);
 
 /** Every way of reading that a line lends itself to; a note or a test is nothing else, whatever words it holds. */
 function readings(words: readonly Word[], text: string, context: LineContext): Exclude<Read, undefined>[] {
-  const told = readNote(words, text) ?? readTest(words, text);
+  const told = readNote(words, text) ?? readTest(words, text) ?? readToDo(words);
   if (told) return [told];
   const moved = movesOf(words).flatMap((way) =>
     way.move === "in" || way.move === "plug-in"
