@@ -140,11 +140,11 @@ describe("analyseTrace judges", () => {
     expect(checks.fanOn.measured).toBeCloseTo(104, 0);
   });
 
-  it("a high stage that was never needed as no fault", () => {
+  it("a high stage that was never needed as no fault, and as nothing proven", () => {
     const fans = [...single().fans, { onC: 104, offC: 99, air: 1.2 }];
     const { checks } = judge({ ...single(), fans });
-    expect(checks.fanOn.verdict).toBe("pass");
-    expect(checks.fanOn.because).toMatch(/high stage starts at 104/);
+    expect(checks.fanOn.verdict).toBe("not-seen");
+    expect(checks.fanOn.because).toMatch(/low stage started .*high stage starts at 104/);
   });
 
   it("a low stage that only slows the climb never as dead", () => {

@@ -7,6 +7,8 @@ export interface TraceSpec {
   fanOffC: number[];
   /** What the switch or sensor that starts the fan feels; "radiator" reads cooler than the engine's own sensor. */
   fanSenses?: "engine" | "radiator";
+  /** Hours that the engine stood before the log; unknown where absent. */
+  restedH?: number;
   toleranceC?: number;
 }
 

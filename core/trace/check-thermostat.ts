@@ -1,95 +1,138 @@
 import type { CheckJudgement } from "./analysis.ts";
-import type { Curve } from "./curve.ts";
+import { degrees } from "./degrees.ts";
 import type { Findings } from "./findings.ts";
+import { isIdle } from "./revs.ts";
 
 /** A log that starts this close under the opening has nothing left to show. */
 const WARM_START_C = 10;
-/** Past the opening by this much beyond the tolerance without a bend, it will not come. */
-const WELL_PAST_C = 1.5;
-/** A shut thermostat lets the engine climb nearly as fast hot as cool; one that hangs open does not. */
-const HANGS_OPEN_SHARE = 0.55;
-/** Slower than this a minute is a balance, not a climb. */
-const LEVEL_C_PER_MINUTE = 0.5;
-const LEVEL_FOR_S = 300;
-const LONG_ENOUGH_S = 900;
+/** Between the tolerance and this much beyond it nobody can say. */
+const UNSURE_C = 1.5;
+/** Wax follows its water by up to this: a quick climb overshoots the opening. */
+const WAX_LAG_S = 25;
+/** A fan that turns the climb here, and again at the same temperature, looks like a bend of it. */
+const FAN_NEAR_S = 60;
+const FAN_REPEATS_C = 2.5;
 /** A bend this far below the card's opening is no opening: it was open all along. */
 const NEVER_SHUT_C = 12;
+/** An engine that reached the opening at less than this share of its quickest climb was being cooled all the way. */
+const HANGS_OPEN_SHARE = 0.3;
+/** Slower than this a minute is a balance, not a climb. */
+const LEVEL_C_PER_MINUTE = 0.3;
+const LEVEL_FOR_S = 300;
+const LONG_ENOUGH_S = 900;
+/** A heater on a cold day can hold a shut engine this far over the air, but hardly less. */
+const HEATER_HOLDS_C = 55;
 
-const degrees = (celsius: number) => `${Math.round(celsius)} °C`;
+type Seen = Pick<CheckJudgement, "verdict" | "because" | "measured" | "failing">;
 
-function crossing(smooth: Float64Array, celsius: number): number | undefined {
-  const cell = smooth.findIndex((figure) => figure >= celsius);
-  return cell < 0 ? undefined : cell;
+function judgeOpening({ spec, toleranceC, regimes }: Findings): Seen | undefined {
+  const { opening } = regimes.shut;
+  if (!opening) return undefined;
+  const opensC = spec.thermostatOpensC;
+  const offC = opening.coolantC - opensC;
+  const overshootC = WAX_LAG_S * Math.max(0, opening.before);
+  const where = `The climb bends at ${degrees(opening.coolantC)}`;
+  const measured = opening.coolantC;
+  const tops = regimes.turns.filter(({ kind }) => kind === "top");
+  const topHere = tops.find(({ at }) => Math.abs(at - opening.at) < FAN_NEAR_S);
+  const isRepeated =
+    topHere &&
+    regimes.fans.events.some(
+      ({ kind, turn }) => kind === "fan-on" && Math.abs(turn.coolantC - topHere.coolantC) < FAN_REPEATS_C,
+    );
+  if (isRepeated)
+    return {
+      verdict: "not-seen",
+      measured,
+      because: `${where}, where a fan starts as well: which of the two bent it can't be told.`,
+    };
+  if (offC >= -toleranceC && offC <= toleranceC + Math.max(0, overshootC - UNSURE_C))
+    return { verdict: "pass", measured, because: `${where}; the card says ${degrees(opensC)}.` };
+  if (offC >= -toleranceC - UNSURE_C && offC <= toleranceC + Math.max(UNSURE_C, overshootC))
+    return {
+      verdict: "not-seen",
+      measured,
+      because: `${where}, at the edge of what the card's ${degrees(opensC)} allows: log it once more, without raised revs.`,
+    };
+  return {
+    verdict: "fail",
+    failing: offC < -NEVER_SHUT_C ? "early" : "elsewhere",
+    measured,
+    because: `${where}, ${degrees(Math.abs(offC))} ${offC > 0 ? "above" : "below"} the card's ${degrees(opensC)}.`,
+  };
 }
 
-function rateBetween(curve: Curve, smooth: Float64Array, fromC: number, toC: number): number | undefined {
-  const from = crossing(smooth, fromC);
-  const to = crossing(smooth, toC);
-  return from === undefined || to === undefined || to - from < 20 ? undefined : curve.line(from, to).slope;
+/** An engine that climbed past the opening as only one without an opening thermostat does. */
+function judgeNoOpening({ spec, toleranceC, regimes }: Findings): Seen | undefined {
+  const { shut, curve, startC } = regimes;
+  const opensC = spec.thermostatOpensC;
+  const smooth = curve.smooth(15);
+  const at = smooth.findIndex((figure) => figure >= opensC);
+  const rate = at > 0 ? curve.line(Math.max(0, at - 60), at + 60).slope : 0;
+  const limitC = opensC + toleranceC + UNSURE_C + WAX_LAG_S * Math.max(0, rate);
+  const measured = shut.shutToC;
+  const cellAt = (celsius: number) => smooth.findIndex((figure) => figure >= celsius);
+  const isRevved = !isIdle(regimes.holds, cellAt(opensC - WARM_START_C), cellAt(Math.min(limitC, measured)));
+  if (!(measured > limitC) || startC > opensC - 2 * WARM_START_C || isRevved) return undefined;
+  if (rate < HANGS_OPEN_SHARE * shut.quickest)
+    return {
+      verdict: "fail",
+      failing: "early",
+      measured,
+      because: `No bend at ${degrees(opensC)}, which it passed at ${(rate * 60).toFixed(1)} °C a minute after ${(shut.quickest * 60).toFixed(1)} at first: the thermostat hangs open.`,
+    };
+  return {
+    verdict: "fail",
+    failing: "never",
+    measured,
+    because: `It climbed to ${degrees(measured)} without a bend near ${degrees(opensC)}: the thermostat did not open there.`,
+  };
+}
+
+function judgeLevel({ spec, toleranceC, regimes, trace }: Findings): Seen | undefined {
+  const { curve, fans } = regimes;
+  const highC = curve.smooth(15).reduce((high, figure) => Math.max(high, figure), regimes.startC);
+  const rate = curve.line(curve.length - LEVEL_FOR_S, curve.length).slope * 60;
+  const opensC = spec.thermostatOpensC;
+  const isLevel = curve.length > LONG_ENOUGH_S && Math.abs(rate) < LEVEL_C_PER_MINUTE;
+  if (!isLevel || highC > opensC - toleranceC - UNSURE_C || fans.events.length > 0) return undefined;
+  const air = trace.intakeC?.filter((figure) => Number.isFinite(figure)) ?? new Float64Array();
+  const airC = air.length > 0 ? air.reduce((low, figure) => Math.min(low, figure), air[0] ?? 0) : undefined;
+  const levels = `It levels off at ${degrees(highC)} and never gets to ${degrees(opensC)}`;
+  if (airC === undefined || highC - airC > HEATER_HOLDS_C)
+    return {
+      verdict: "not-seen",
+      measured: highC,
+      because: `${levels}: a thermostat that hangs open does that, and so does the heater on a cold day. Heater off, then feel the lower hose: warm means it hangs open.`,
+    };
+  return {
+    verdict: "fail",
+    failing: "early",
+    measured: highC,
+    because: `${levels}: the thermostat hangs open.`,
+  };
 }
 
 /** Whether the thermostat opened, and where, against the card. */
-export function checkThermostat({ curve, knee, spec, toleranceC, fans }: Findings): CheckJudgement {
+export function checkThermostat(findings: Findings): CheckJudgement {
+  const { spec, regimes } = findings;
   const opensC = spec.thermostatOpensC;
-  const smooth = curve.smooth(15);
-  const startC = curve.mean(0, 10);
-  const highC = smooth.reduce((high, figure) => Math.max(high, figure), startC);
-  if (startC > opensC - WARM_START_C) {
+  if (regimes.startC > opensC - WARM_START_C)
     return {
       verdict: "not-seen",
       expected: opensC,
-      because: `The log starts at ${degrees(startC)}, too warm to see it open. Start from cold.`,
+      because: `The log starts at ${degrees(regimes.startC)}, too warm to see it open. Start from cold.`,
     };
-  }
-  if (knee) {
-    const right = Math.abs(knee.value - opensC) <= toleranceC;
-    const where = `The climb bends at ${degrees(knee.value)}`;
-    const isEarly = knee.value < opensC - NEVER_SHUT_C;
-    return {
-      verdict: right ? "pass" : "fail",
-      ...(right ? {} : { failing: isEarly ? "early" : "elsewhere" }),
-      measured: knee.value,
-      expected: opensC,
-      because: right
-        ? `${where}; the card says ${degrees(opensC)}.`
-        : `${where}, ${degrees(Math.abs(knee.value - opensC))} ${knee.value > opensC ? "above" : "below"} the card's ${degrees(opensC)}.`,
-    };
-  }
-  const early = rateBetween(curve, smooth, startC + 15, startC + 40);
-  const late = rateBetween(curve, smooth, opensC - 17, opensC - 3);
-  if (early !== undefined && late !== undefined && late < HANGS_OPEN_SHARE * early) {
-    return {
-      verdict: "fail",
-      failing: "early",
-      measured: late * 60,
-      expected: early * 60,
-      because: `No bend at ${degrees(opensC)}, and the climb had slowed to ${(late * 60).toFixed(1)} °C a minute from ${(early * 60).toFixed(1)} long before it: the thermostat hangs open.`,
-    };
-  }
-  if (highC > opensC + toleranceC + WELL_PAST_C) {
-    const slowed = fans.length > 0 ? "" : ", and nothing slowed it";
-    return {
-      verdict: "fail",
-      failing: "never",
-      measured: highC,
-      expected: opensC,
-      because: `It climbed to ${degrees(highC)} without a bend near ${degrees(opensC)}${slowed}: the thermostat did not open there.`,
-    };
-  }
-  const endRate = curve.line(curve.length - LEVEL_FOR_S, curve.length).slope * 60;
-  if (highC < opensC - toleranceC && curve.length > LONG_ENOUGH_S && endRate < LEVEL_C_PER_MINUTE) {
-    return {
-      verdict: "fail",
-      failing: "early",
-      measured: highC,
-      expected: opensC,
-      because: `It levels off at ${degrees(highC)} and never gets to ${degrees(opensC)}: the thermostat hangs open, or the air is very cold.`,
-    };
-  }
+  const seen = judgeOpening(findings) ?? judgeNoOpening(findings) ?? judgeLevel(findings);
+  if (seen) return { expected: opensC, ...seen };
+  const highC = regimes.curve.smooth(15).reduce((high, figure) => Math.max(high, figure), regimes.startC);
   return {
     verdict: "not-seen",
     measured: highC,
     expected: opensC,
-    because: `It got to ${degrees(highC)}; the opening at ${degrees(opensC)} was not seen yet. Let it run on.`,
+    because:
+      highC < opensC
+        ? `It got to ${degrees(highC)}; the opening at ${degrees(opensC)} was not reached yet. Let it run on.`
+        : `It got to ${degrees(highC)}, but where it opened can't be told from this log. From cold, at idle, it shows.`,
   };
 }

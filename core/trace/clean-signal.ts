@@ -1,3 +1,4 @@
+import { findSlugs, type Slug } from "./find-slugs.ts";
 import type { Trace } from "./trace.ts";
 
 export interface Dropout {
@@ -7,80 +8,98 @@ export interface Dropout {
 }
 
 export interface CleanSignal {
-  /** One figure a second, °C, dropouts bridged. */
+  /** One figure a second, °C; what is missing or spoilt is bridged by a straight line. */
   grid: Float64Array;
+  /** 1 where a figure was read, 0 where it was bridged. */
+  known: Uint8Array;
+  /** Engine revs on the same grid; absent where none were logged. */
+  rpm: Float64Array | undefined;
   startS: number;
   dropouts: Dropout[];
+  slugs: Slug[];
+  /** Samples that say something; none makes a log of a sensor that never spoke. */
+  valid: number;
 }
 
 /** An open sensor circuit reads coldest, a shorted one hottest (SAE J1979 scaling: −40 to 215 °C). */
 const OPEN_CIRCUIT_C = -35;
 const SHORT_CIRCUIT_C = 150;
-/** Coolant and its sensor can't move faster than a few degrees a second; past this from the figures around, it's the wire. */
-const IMPOSSIBLE_STEP_C = 12;
-const NEIGHBOURS = 7;
 const LONGEST_GRID_S = 86_400;
 
-function median(figures: number[]): number {
-  const sorted = figures.sort((a, b) => a - b);
-  return sorted[sorted.length >> 1] ?? Number.NaN;
-}
+export const isOut = (coolantC: number) => !(coolantC > OPEN_CIRCUIT_C && coolantC < SHORT_CIRCUIT_C);
 
-function isDropout(coolantC: Float64Array, index: number): boolean {
-  const figure = coolantC[index] ?? 0;
-  if (figure <= OPEN_CIRCUIT_C || figure >= SHORT_CIRCUIT_C) return true;
-  const before = coolantC[index - 1] ?? figure;
-  const after = coolantC[index + 1] ?? figure;
-  if (Math.abs(figure - before) < IMPOSSIBLE_STEP_C && Math.abs(figure - after) < IMPOSSIBLE_STEP_C)
-    return false;
-  const around: number[] = [];
-  for (
-    let near = Math.max(0, index - NEIGHBOURS);
-    near <= Math.min(coolantC.length - 1, index + NEIGHBOURS);
-    near++
-  ) {
-    const neighbour = coolantC[near] ?? 0;
-    if (near !== index && neighbour > OPEN_CIRCUIT_C && neighbour < SHORT_CIRCUIT_C) around.push(neighbour);
+/** Straight lines over the cells that nothing is known of; the ends are held level. */
+export function bridge(grid: Float64Array, known: Uint8Array): void {
+  let last = -1;
+  for (let cell = 0; cell < grid.length; cell++) {
+    if (!known[cell]) continue;
+    const from = grid[last < 0 ? cell : last] ?? 0;
+    const rise = (grid[cell] ?? 0) - from;
+    for (let gap = last + 1; gap < cell; gap++)
+      grid[gap] = last < 0 ? from : from + (rise * (gap - last)) / (cell - last);
+    last = cell;
   }
-  return around.length > 0 && Math.abs(figure - median(around)) >= IMPOSSIBLE_STEP_C;
+  for (let cell = last + 1; cell < grid.length; cell++) grid[cell] = grid[Math.max(0, last)] ?? 0;
 }
 
-/** The coolant signal as one mean figure a second with impossible samples taken out and named. */
-export function cleanSignal({ s, coolantC }: Trace): CleanSignal {
-  const dropouts: Dropout[] = [];
+function onGrid(s: Float64Array, column: Float64Array, length: number, isGood: (figure: number) => boolean) {
   const startS = s[0] ?? 0;
-  const length = Math.min(LONGEST_GRID_S, Math.floor((s.at(-1) ?? 0) - startS) + 1);
-  const sums = new Float64Array(length);
+  const grid = new Float64Array(length);
   const counts = new Uint32Array(length);
-  let inDropout = false;
   for (let i = 0; i < s.length; i++) {
-    const atS = s[i] ?? 0;
-    const figure = coolantC[i] ?? 0;
-    if (isDropout(coolantC, i)) {
-      const last = dropouts.at(-1);
-      if (inDropout && last) last.samples++;
-      else dropouts.push({ atS, coolantC: figure, samples: 1 });
-      inDropout = true;
-      continue;
-    }
-    inDropout = false;
-    const cell = Math.round(atS - startS);
-    if (cell >= length) continue;
-    sums[cell] = (sums[cell] ?? 0) + figure;
+    const figure = column[i] ?? Number.NaN;
+    const cell = Math.round((s[i] ?? 0) - startS);
+    if (!isGood(figure) || cell < 0 || cell >= length) continue;
+    grid[cell] = (grid[cell] ?? 0) + figure;
     counts[cell] = (counts[cell] ?? 0) + 1;
   }
-  const grid = new Float64Array(length);
-  let lastKnown = -1;
+  const known = new Uint8Array(length);
   for (let cell = 0; cell < length; cell++) {
-    if (!counts[cell]) continue;
-    grid[cell] = (sums[cell] ?? 0) / (counts[cell] ?? 1);
-    const from = lastKnown < 0 ? (grid[cell] ?? 0) : (grid[lastKnown] ?? 0);
-    for (let gap = lastKnown + 1; gap < cell; gap++) {
-      const share = lastKnown < 0 ? 1 : (gap - lastKnown) / (cell - lastKnown);
-      grid[gap] = from + ((grid[cell] ?? 0) - from) * share;
-    }
-    lastKnown = cell;
+    const count = counts[cell] ?? 0;
+    if (count === 0) continue;
+    known[cell] = 1;
+    grid[cell] = (grid[cell] ?? 0) / count;
   }
-  for (let cell = lastKnown + 1; cell < length; cell++) grid[cell] = grid[lastKnown] ?? 0;
-  return { grid, startS, dropouts };
+  bridge(grid, known);
+  return { grid, known };
+}
+
+function dropoutsOf({ s, coolantC }: Trace): { dropouts: Dropout[]; valid: number } {
+  const dropouts: Dropout[] = [];
+  let last: Dropout | undefined;
+  let valid = 0;
+  for (let i = 0; i < s.length; i++) {
+    const figure = coolantC[i] ?? Number.NaN;
+    if (Number.isNaN(figure)) continue;
+    if (!isOut(figure)) {
+      valid++;
+      last = undefined;
+    } else if (last) last.samples++;
+    else {
+      last = { atS: (s[i] ?? 0) - (s[0] ?? 0), coolantC: figure, samples: 1 };
+      dropouts.push(last);
+    }
+  }
+  return { dropouts, valid };
+}
+
+/** The coolant signal as one mean figure a second, with what no coolant could have done taken out and named. */
+export function cleanSignal(trace: Trace): CleanSignal {
+  const startS = trace.s[0] ?? 0;
+  const length = Math.max(2, Math.min(LONGEST_GRID_S, Math.round((trace.s.at(-1) ?? 0) - startS) + 1));
+  const { dropouts, valid } = dropoutsOf(trace);
+  const { grid, known } = onGrid(trace.s, trace.coolantC, length, (figure) => !isOut(figure));
+  const slugs = findSlugs(grid, known);
+  for (const slug of slugs) known.fill(0, slug.from, slug.to);
+  if (slugs.length > 0) bridge(grid, known);
+  const revs = trace.rpm && onGrid(trace.s, trace.rpm, length, (figure) => figure >= 0 && figure < 12_000);
+  return {
+    grid,
+    known,
+    rpm: revs?.known.some((cell) => cell === 1) ? revs.grid : undefined,
+    startS,
+    dropouts,
+    slugs,
+    valid,
+  };
 }

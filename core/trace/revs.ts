@@ -1,42 +1,46 @@
-import type { Trace } from "./trace.ts";
+/** A lasting change of the engine's revs, in cells of the one-second grid. */
+export interface RevsHold {
+  from: number;
+  /** The end of the log where they were still raised. */
+  to: number;
+}
 
 /** Raised means well above idle, and held; a blip is neither. */
 const RAISED_SHARE = 1.5;
 const HELD_S = 4;
+/** A lower quantile of the running revs is idle, once fast idle has gone. */
+const IDLE_QUANTILE = 0.3;
+const RUNNING_RPM = 300;
+/** Revs that are up when the log begins are a cold engine's own fast idle. */
+const FAST_IDLE_FROM_S = 5;
 
-function idleOf(rpm: Float64Array): number {
-  const running = rpm.filter((revs) => revs > 300).sort();
-  return running[Math.floor(running.length * 0.3)] ?? 0;
+export function idleOf(rpm: Float64Array): number {
+  const running = rpm.filter((revs) => revs > RUNNING_RPM).sort();
+  return running[Math.floor(running.length * IDLE_QUANTILE)] ?? 0;
 }
 
-function crossings({ s, rpm }: Trace): { up: number[]; down: number[] } {
-  const up: number[] = [];
-  const down: number[] = [];
-  if (!rpm) return { up, down };
+/** When the revs were raised and held. */
+export function revsHolds(rpm: Float64Array | undefined): RevsHold[] {
+  if (!rpm) return [];
   const limit = idleOf(rpm) * RAISED_SHARE;
-  if (limit === 0) return { up, down };
+  if (limit === 0) return [];
+  const holds: RevsHold[] = [];
   let since: number | undefined;
-  for (let i = 0; i < s.length; i++) {
-    const atS = s[i] ?? 0;
-    const revs = rpm[i] ?? Number.NaN;
-    if (revs > limit) since ??= atS;
-    else if (since !== undefined && !Number.isNaN(revs)) {
-      if (atS - since >= HELD_S) {
-        up.push(since);
-        down.push(atS);
-      }
+  for (let cell = 0; cell <= rpm.length; cell++) {
+    const isRaised = cell < rpm.length && (rpm[cell] ?? 0) > limit;
+    if (isRaised) since ??= cell;
+    else if (since !== undefined) {
+      if (cell - since >= HELD_S && since > FAST_IDLE_FROM_S) holds.push({ from: since, to: cell });
       since = undefined;
     }
   }
-  if (since !== undefined && (s.at(-1) ?? 0) - since >= HELD_S) up.push(since);
-  return { up, down };
+  return holds;
 }
 
-/** When the revs were raised and held, in the log's seconds. */
-export const revsRaised = (trace: Trace): number[] => crossings(trace).up;
+/** Whether the engine idled throughout a stretch. */
+export const isIdle = (holds: readonly RevsHold[], from: number, to: number): boolean =>
+  !holds.some((hold) => hold.from < to && hold.to > from);
 
-/** Every lasting change of revs, up or down: each bends the curve without any thermostat or fan. */
-export function revsSteps(trace: Trace): number[] {
-  const { up, down } = crossings(trace);
-  return [...up, ...down].sort((a, b) => a - b);
-}
+/** Whether the revs changed for good within a stretch. */
+export const isCalm = (holds: readonly RevsHold[], from: number, to: number): boolean =>
+  !holds.some((hold) => (hold.from > from && hold.from < to) || (hold.to > from && hold.to < to));

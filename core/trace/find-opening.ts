@@ -1,0 +1,242 @@
+import { GrowingFit } from "./least-squares.ts";
+import { isIdle, type RevsHold } from "./revs.ts";
+
+/** Where the climb of a shut engine ends, as the heat balance has it. */
+export interface Opening {
+  /** Cell of the one-second grid at which the valve leaves its seat. */
+  at: number;
+  coolantC: number;
+  /** How well the balance of a shut engine tells the climb before it, °C. */
+  residualC: number;
+  /** Climb before and in the minute after, °C a second; `share` is what is left of the climb that was to be expected. */
+  before: number;
+  after: number;
+  share: number;
+}
+
+/** What the reader knows of an engine whose thermostat is shut. */
+export interface ShutClimb {
+  opening: Opening | undefined;
+  /** Hottest that was reached with the climb still as a shut engine's, °C. */
+  shutToC: number;
+  /** The quickest half minute of the climb, °C a second. */
+  quickest: number;
+}
+
+const STEP = 3;
+const HORIZON_S = 60;
+const LEAST_BEFORE_S = 60;
+/** How far back a minute without raised revs is looked for. */
+const CALM_S = 300;
+/** The balance of a shut engine tells its climb better than this; where it can't, something else went on, °C. */
+const MOST_RESIDUAL_C = 0.72;
+/** From a warm start the climb hardly slows before the valve; one that has is past it already. */
+const WARM_START_C = 50;
+const WARM_SHARE = 0.55;
+const NEAR_CARD_C = 4;
+const COULD_OPEN_C = 6;
+/** One that opens too early does so by up to about this. */
+const EARLY_C = 15;
+/** The climb so far is measured over this. */
+const RATE_S = 30;
+const LEAST_RISE_C = 6;
+/** Metal warms before coolant does: the first seconds hardly climb. */
+const START_LAG_S = 35;
+/** Heat of raised revs takes this long from the cylinders to the sensor. */
+const REVS_LAG_S = 20;
+/** Less than this share of the expected climb left over a minute is a valve that opened; a heater or wind takes less. */
+const OPEN_SHARE = 0.62;
+const COLDEST_C = 55;
+/** Up to this share of shortfall the engine may still be shut. */
+const CLEAN_SHARE = 0.22;
+/** A climb of less than this a minute is no climb to measure a shortfall by, °C. */
+const LEAST_EXPECTED_C = 0.8;
+/** Looks in a row that find the shortfall, three seconds apart. */
+const LASTING = 5;
+/** The least shortfall over the horizon that whole degrees and jitter can't make, °C. */
+const LEAST_SHORT_C = 1.6;
+/** The onset is where the shortfall, drawn back from these, is nothing. */
+const ONSET_LOW_C = 0.5;
+const ONSET_HIGH_C = 1.4;
+/** A coolant sensor shows what its water did this much before. */
+const SENSOR_LAG_S = 3;
+
+/** A cylinder gives its heat stroke by stroke; friction and leaner mixture leave a little less than in proportion. */
+const HEAT_OF_REVS = 0.9;
+/** Columns of the balance in its integral form: constant, heat of revs, what departs from it, loss, the start's lag. */
+const RIDGE = [0, 1e-3, 40, 1e-1, 1e-3];
+const COLUMNS = RIDGE.length;
+
+interface Balance {
+  columns: (cell: number) => Float64Array;
+}
+
+/**
+ * The columns of the heat balance up to each cell: T = T0 + a·t + b·∫revs − k·∫(T − T0) + c·(1 − e^(−t/lag)), which
+ * is linear in its unknowns and averages jitter away because it is the integral that is fitted, not the rate.
+ */
+function balanceOf(grid: Float64Array, rpm: Float64Array | undefined): Balance {
+  const heat = new Float64Array(grid.length);
+  const warmth = new Float64Array(grid.length);
+  const power = (cell: number) => (rpm ? (Math.max(300, rpm[cell] ?? 800) / 800) ** HEAT_OF_REVS : 1);
+  let lagged = power(0);
+  for (let cell = 1; cell < grid.length; cell++) {
+    lagged += (power(cell) - lagged) / REVS_LAG_S;
+    heat[cell] = (heat[cell - 1] ?? 0) + lagged / 20;
+    warmth[cell] = (warmth[cell - 1] ?? 0) + ((grid[cell] ?? 0) - (grid[0] ?? 0)) / 100;
+  }
+  const row = new Float64Array(COLUMNS);
+  return {
+    columns: (cell) => {
+      row[0] = 1;
+      row[1] = heat[cell] ?? 0;
+      row[2] = (heat[cell] ?? 0) - cell / 20;
+      row[3] = warmth[cell] ?? 0;
+      row[4] = 1 - Math.exp(-cell / START_LAG_S);
+      return row;
+    },
+  };
+}
+
+const dot = (weights: Float64Array, columns: Float64Array) => {
+  let sum = 0;
+  for (let i = 0; i < COLUMNS; i++) sum += (weights[i] ?? 0) * (columns[i] ?? 0);
+  return sum;
+};
+
+export interface OpeningOptions {
+  grid: Float64Array;
+  known: Uint8Array;
+  rpm: Float64Array | undefined;
+  holds: readonly RevsHold[];
+  /** Where the card says it opens: raised revs on the way past it leave a bend elsewhere without proof. */
+  cardC: number;
+}
+
+/** Residual of the balance, averaged over a few cells so that whole degrees and jitter don't cross a limit by chance. */
+function meanAround(grid: Float64Array, cell: number, reach: number): number {
+  const from = Math.max(0, cell - reach);
+  const to = Math.min(grid.length - 1, cell + reach);
+  let sum = 0;
+  for (let at = from; at <= to; at++) sum += grid[at] ?? 0;
+  return sum / (to - from + 1);
+}
+
+interface Ahead {
+  cell: number;
+  /** Climb that the balance expects over the horizon, and what was missing of it, °C. */
+  expectedC: number;
+  shortC: number;
+  residualC: number;
+  weights: Float64Array;
+}
+
+/**
+ * Where the climb of the shut engine ends: at every third second the balance of all that went before is drawn on for a
+ * minute, and the first lasting shortfall is the valve. Raised revs are part of the balance and make none.
+ */
+export function findOpening({ grid, known, rpm, holds, cardC }: OpeningOptions): ShutClimb {
+  const balance = balanceOf(grid, rpm);
+  const fit = new GrowingFit(COLUMNS, RIDGE);
+  const startC = meanAround(grid, 5, 5);
+  let clean: Ahead | undefined;
+  let shutToC = Number.NEGATIVE_INFINITY;
+  let first: Ahead | undefined;
+  let lasting = 0;
+  let opening: Opening | undefined;
+  let quickest = 0;
+  for (let cell = 0; cell + HORIZON_S < grid.length; cell++) {
+    if (known[cell]) fit.add(balance.columns(cell), grid[cell] ?? 0);
+    if (cell < LEAST_BEFORE_S || cell % STEP !== 0) continue;
+    const weights = fit.weights();
+    if (!weights) continue;
+    const nowC = dot(weights, balance.columns(cell));
+    // Raised revs never seen before could promise more heat than they bring: no more is expected than before them.
+    const soFarC = HORIZON_S * ((nowC - dot(weights, balance.columns(cell - RATE_S))) / RATE_S);
+    const expectedC = Math.min(dot(weights, balance.columns(cell + HORIZON_S)) - nowC, soFarC);
+    const aheadC = meanAround(grid, cell + HORIZON_S, 5);
+    const ahead: Ahead = {
+      cell,
+      expectedC,
+      shortC: nowC + expectedC - aheadC,
+      residualC: fit.residual(weights),
+      weights,
+    };
+    const share = ahead.shortC / Math.max(expectedC, LEAST_EXPECTED_C);
+    quickest = Math.max(quickest, (meanAround(grid, cell, 4) - meanAround(grid, cell - RATE_S, 4)) / RATE_S);
+    if (nowC < COLDEST_C || nowC - startC < LEAST_RISE_C) {
+      clean = ahead;
+      continue;
+    }
+    if (ahead.residualC > MOST_RESIDUAL_C) break;
+    if (share < CLEAN_SHARE && ahead.shortC < LEAST_SHORT_C) {
+      clean = ahead;
+      if (expectedC >= LEAST_EXPECTED_C && isIdle(holds, cell - 2 * HORIZON_S, cell + HORIZON_S))
+        shutToC = Math.max(shutToC, aheadC);
+    }
+    if (share >= 1 - OPEN_SHARE && ahead.shortC >= LEAST_SHORT_C) {
+      first ??= ahead;
+      lasting++;
+      if (lasting >= LASTING) {
+        opening = onset(grid, balance, clean ?? first, first);
+        if (isCredible(opening, startC, quickest) && isProven(opening, grid, holds, cardC)) break;
+        opening = undefined;
+        first = undefined;
+        lasting = 0;
+      }
+    } else {
+      first = undefined;
+      lasting = 0;
+    }
+  }
+  return { opening, shutToC, quickest };
+}
+
+function isCredible({ at, share, residualC, before }: Opening, startC: number, quickest: number): boolean {
+  if (at < LEAST_BEFORE_S) return false;
+  if (share >= OPEN_SHARE || before * HORIZON_S < LEAST_EXPECTED_C || residualC > MOST_RESIDUAL_C)
+    return false;
+  return startC < WARM_START_C || before > WARM_SHARE * quickest;
+}
+
+/** Revs that changed while it could have opened hide the bend, and make others. */
+function isProven(
+  { at, coolantC }: Opening,
+  grid: Float64Array,
+  holds: readonly RevsHold[],
+  cardC: number,
+): boolean {
+  const isNearCard = Math.abs(coolantC - cardC) < NEAR_CARD_C;
+  const couldC = Math.min(cardC, coolantC) - (isNearCard ? EARLY_C : COULD_OPEN_C);
+  const from = grid.findIndex((figure) => figure >= couldC);
+  return isIdle(holds, isNearCard ? from : Math.min(from, at - CALM_S), at + RATE_S);
+}
+
+function onset(grid: Float64Array, balance: Balance, model: Ahead, first: Ahead): Opening {
+  const short = (cell: number) => dot(model.weights, balance.columns(cell)) - meanAround(grid, cell, 4);
+  const end = Math.min(grid.length - 1, first.cell + 2 * HORIZON_S);
+  let high = first.cell;
+  while (high < end && short(high) < ONSET_HIGH_C) high++;
+  let low = high;
+  while (low > model.cell - HORIZON_S && short(low) > ONSET_LOW_C) low--;
+  const slope = (short(high) - short(low)) / Math.max(1, high - low);
+  const at = Math.max(0, Math.round(low - short(low) / Math.max(slope, 0.01) - SENSOR_LAG_S));
+  const rate = (from: number, to: number) => {
+    const last = Math.min(grid.length - 1, to);
+    return last > from ? (meanAround(grid, last, 4) - meanAround(grid, from, 4)) / (last - from) : 0;
+  };
+  // What raised revs bring is no measure: the slowest minute of the last five is what is held against.
+  let before = Number.POSITIVE_INFINITY;
+  for (let from = Math.max(0, at - CALM_S); from + HORIZON_S <= Math.max(at - 5, HORIZON_S); from += 10)
+    if (from > START_LAG_S) before = Math.min(before, rate(from, from + HORIZON_S));
+  if (before === Number.POSITIVE_INFINITY) before = rate(Math.max(0, at - RATE_S), at);
+  const after = rate(at + 12, at + 72);
+  return {
+    at,
+    coolantC: dot(model.weights, balance.columns(at)),
+    residualC: model.residualC,
+    before,
+    after,
+    share: after / Math.max(before, 1e-3),
+  };
+}
