@@ -36,6 +36,6 @@ export { TestOutcome } from "./test-outcome.ts";
 export { Trouble } from "./trouble.ts";
 export { Waiting } from "./wait.ts";
 export { WAITS, type WaitKind } from "./wait-kinds.ts";
-export { WarmUpLog } from "./warm-up-log.ts";
+export { MOST_RESTED_H, WarmUpLog } from "./warm-up-log.ts";
 export { sentence } from "./words.ts";
 export { entryTrouble, UNIT_RANGES, WrittenEntry } from "./written-entry.ts";

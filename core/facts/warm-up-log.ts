@@ -1,10 +1,13 @@
-import { IsInt, IsNumber, IsString, Length, Max, Min } from "class-validator";
+import { IsInt, IsNumber, IsOptional, IsString, Length, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { CheckName } from "../trace/index.ts";
 import type { System } from "../units/index.ts";
 import type { Loose } from "./fact.ts";
 import { AreLogChecks, type LogCheck, liftChecks } from "./log-checks.ts";
 import { sentence } from "./words.ts";
+
+/** A year; whoever knows more says a year. */
+export const MOST_RESTED_H = 8760;
 
 /** A warm-up log was judged and kept: its name, its rows, how hot it got and the verdict of each check. */
 export class WarmUpLog {
@@ -24,6 +27,13 @@ export class WarmUpLog {
   @Min(-1000)
   @Max(1000)
   peakC: number;
+
+  /** Hours that the engine had stood before the log, where somebody knew. */
+  @IsOptional()
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_RESTED_H)
+  restedH?: number;
 
   @AreLogChecks()
   checks: Partial<Record<CheckName, LogCheck>>;

@@ -34,7 +34,7 @@ export function analyseTrace(trace: Trace, spec: TraceSpec): TraceAnalysis {
   const toleranceC = spec.toleranceC ?? USUAL_TOLERANCE_C;
   const clean = cleanSignal(trace);
   if (clean.valid < 2) return silentSensor(trace, clean, spec);
-  const regimes = readRegimes(clean, spec);
+  const regimes = readRegimes(clean, spec, trace.marks);
   const events: TraceEvent[] = [
     ...eventsOf(regimes),
     ...clean.dropouts.map(({ atS, coolantC }) => ({ kind: "dropout" as const, atS, coolantC })),

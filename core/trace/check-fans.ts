@@ -63,9 +63,13 @@ function radiatorC({ trace, clean }: Findings, cell: number): number {
   return column[index] ?? Number.NaN;
 }
 
+const isHeard = (events: readonly FanEvent[]) => events.some(({ turn }) => turn.witnessed);
+
 /** A wind can turn a climb once, and slowly; a fan turns it sharply, or again and again. */
 const isSharp = (events: readonly FanEvent[]) =>
-  events.length > 1 || events.some(({ turn }) => Math.abs(turn.before - turn.after) > SHARP_C_PER_S);
+  events.length > 1 ||
+  isHeard(events) ||
+  events.some(({ turn }) => Math.abs(turn.before - turn.after) > SHARP_C_PER_S);
 
 /** Verdict on one temperature: inside, outside, or too close to call. */
 function place(
@@ -86,7 +90,7 @@ function place(
   if (offC >= pass.least && offC <= pass.most)
     return { verdict: evidence >= BELIEVED && isSharp(events) ? "pass" : "not-seen", measured, lagged };
   const isOutside = offC < fail.least || offC > fail.most;
-  const isSure = evidence >= CONVINCED && events.length > 1;
+  const isSure = evidence >= CONVINCED && (events.length > 1 || isHeard(events));
   return { verdict: isOutside && isSure ? "fail" : "not-seen", measured, lagged };
 }
 
@@ -132,6 +136,12 @@ function standsAbove({ regimes: { curve, holds } }: Findings, limitC: number): n
   return undefined;
 }
 
+/** Somebody who listened past the limit and heard no fan. */
+function heardNone({ regimes: { witnesses, curve } }: Findings, limitC: number): number | undefined {
+  const heard = witnesses.filter(({ kind }) => kind === "fan-none").map(({ s }) => curve.mean(s - 3, s + 4));
+  return heard.find((coolantC) => coolantC > limitC);
+}
+
 /** Whether the climb went on past a stage's start as if nothing had started. */
 function wentOn(
   { regimes: { curve, holds } }: Findings,
@@ -167,7 +177,7 @@ function judgeStart(findings: Findings, stage: Stage): CheckJudgement {
     };
   const isRadiator = spec.fanSenses === "radiator";
   const limitC = stage.onC + (isRadiator ? RADIATOR_FAIL_C.most : toleranceC + UNSURE_C);
-  const stoodC = standsAbove(findings, limitC);
+  const stoodC = heardNone(findings, limitC) ?? standsAbove(findings, limitC);
   const never = (because: string, measured: number): CheckJudgement => ({
     verdict: "fail",
     failing: "never",

@@ -49,7 +49,7 @@ export function checkSoak(findings: Findings): CheckJudgement {
     return {
       ...figures,
       verdict: "not-seen",
-      because: `The engine had stood for ${restedH} h only; after a night cold, sensor and intake air can be compared.`,
+      because: `The engine had stood for less than ${STOOD_H} h; after a night cold, sensor and intake air can be compared.`,
     };
   if (Math.abs(apartC) <= APART_C)
     return { ...figures, verdict: "pass", because: `Cold, ${both}: they agree.` };

@@ -5,6 +5,8 @@ import { isIdle } from "./revs.ts";
 
 /** A log that starts this close under the opening has nothing left to show. */
 const WARM_START_C = 10;
+/** After less of a climb than this a bend elsewhere proves nothing. */
+const LEAST_CLIMB_C = 25;
 /** Between the tolerance and this much beyond it nobody can say. */
 const UNSURE_C = 1.5;
 /** Wax follows its water by up to this: a quick climb overshoots the opening. */
@@ -40,6 +42,12 @@ function judgeOpening({ spec, toleranceC, regimes }: Findings): Seen | undefined
     regimes.fans.events.some(
       ({ kind, turn }) => kind === "fan-on" && Math.abs(turn.coolantC - topHere.coolantC) < FAN_REPEATS_C,
     );
+  if (!opening.isProven)
+    return {
+      verdict: "not-seen",
+      measured,
+      because: `${where}, but the revs were raised on the way there and could hide another. From cold, at idle, it shows.`,
+    };
   if (isRepeated)
     return {
       verdict: "not-seen",
@@ -53,6 +61,12 @@ function judgeOpening({ spec, toleranceC, regimes }: Findings): Seen | undefined
       verdict: "not-seen",
       measured,
       because: `${where}, at the edge of what the card's ${degrees(opensC)} allows: log it once more, without raised revs.`,
+    };
+  if (opening.coolantC - regimes.startC < LEAST_CLIMB_C)
+    return {
+      verdict: "not-seen",
+      measured,
+      because: `${where}, soon after a warm start, where the metal's heat bends it too. Start from cold.`,
     };
   return {
     verdict: "fail",
@@ -73,6 +87,7 @@ function judgeNoOpening({ spec, toleranceC, regimes }: Findings): Seen | undefin
   const measured = shut.shutToC;
   const cellAt = (celsius: number) => smooth.findIndex((figure) => figure >= celsius);
   const isRevved = !isIdle(regimes.holds, cellAt(opensC - WARM_START_C), cellAt(Math.min(limitC, measured)));
+  if (regimes.witnesses.some(({ kind }) => kind === "hose-hot")) return undefined;
   if (!(measured > limitC) || startC > opensC - 2 * WARM_START_C || isRevved) return undefined;
   if (rate < HANGS_OPEN_SHARE * shut.quickest)
     return {

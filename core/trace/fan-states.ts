@@ -33,8 +33,6 @@ export interface FanSigns {
 const REPEATS_C = 1.2;
 /** A turn this unlike its stage is as good as any other cause. */
 const MOST_COST = 14;
-/** A start is read a little late, past where it happened. */
-const ON_READ_C = 0.3;
 /** Within this of the card nothing speaks against an offset; beyond it, it takes this many nats to be believed. */
 const FREE_OFFSET_C = 3;
 const OFFSET_COST = 3.5;
@@ -42,6 +40,11 @@ const OFFSET_COST_PER_C = 0.08;
 /** A switch in the radiator's cooled end: the engine's own sensor stands this much above it. */
 const RADIATOR_LAG_C = { least: 0, most: 19 };
 const FAR_OFFSET_C = 18;
+/** A turn with no other cause at hand costs at least this to explain without a fan, nats. */
+const UNDISTURBED = 2.5;
+const CLEAR_SWING_C = 1.6;
+const ALIKE_C = 1.3;
+const REPEATED = 3;
 /** Two stages at one turn. */
 const TWO_AT_ONCE_COST = 2;
 /** A fan that was running already when the log began. */
@@ -81,11 +84,18 @@ function unlike(coolantC: number, wantedC: number): number {
   return Math.min(MOST_COST, 0.5 * ((coolantC - wantedC) / REPEATS_C) ** 2);
 }
 
+/** Somebody who heard the fan start or stop isn't overruled: the stage that was heard moved, or it ran already. */
+function isAsWitnessed({ kind, stage }: NonNullable<Turn["witnessed"]>, from: number, to: number): boolean {
+  if (kind === "fan-on")
+    return to > from ? stage === undefined || to === stage : from === to && from >= (stage ?? 1);
+  return to < from ? stage === undefined || to + 1 === stage : from === to && from < (stage ?? 1);
+}
+
 /** The cheapest sequence of running stages for one pair of offsets: dynamic programming over the turns. */
 function bestPath(signs: FanSigns, others: number[], { onC, offC, cost }: Offsets): Path {
   const { spec, turns, startC } = signs;
   const stages = spec.fanOnC.length;
-  const on = (stage: number) => (spec.fanOnC[stage - 1] ?? 0) + onC + ON_READ_C;
+  const on = (stage: number) => (spec.fanOnC[stage - 1] ?? 0) + onC;
   const off = (stage: number) => (spec.fanOffC[stage - 1] ?? 0) + offC;
   let paths: Path[] = Array.from({ length: stages + 1 }, (_, running) => ({
     cost: cost + (running === 0 ? 0 : startC > off(running) ? RUNNING_COST : Number.POSITIVE_INFINITY),
@@ -100,6 +110,8 @@ function bestPath(signs: FanSigns, others: number[], { onC, offC, cost }: Offset
       for (let from = 0; from <= stages; from++) {
         const path = paths[from];
         if (!path || path.cost === Number.POSITIVE_INFINITY) continue;
+        const { witnessed } = turn;
+        if (witnessed && !isAsWitnessed(witnessed, from, to)) continue;
         if (to > from && turn.kind === "bottom") continue;
         if (to < from && turn.kind !== "bottom") continue;
         if (turn.kind === "easing" && to > 1) continue;
@@ -124,6 +136,20 @@ function bestPath(signs: FanSigns, others: number[], { onC, offC, cost }: Offset
 }
 
 /**
+ * Whether a start or stop stands on more than one turn that revs, an opening or whole degrees make as well: it is an
+ * undisturbed and marked one itself, or such a one of its kind lies at the same temperature.
+ */
+function isBorneOut(event: FanEvent, events: readonly FanEvent[], otherCost: FanSigns["otherCost"]): boolean {
+  const isClear = ({ turn }: FanEvent) =>
+    turn.witnessed !== undefined || (otherCost(turn) >= UNDISTURBED && turn.swingC >= CLEAR_SWING_C);
+  const alike = events.filter(
+    ({ kind, stage, turn }) =>
+      kind === event.kind && stage === event.stage && Math.abs(turn.coolantC - event.turn.coolantC) < ALIKE_C,
+  );
+  return alike.some(isClear) || (alike.length >= REPEATED && otherCost(event.turn) >= UNDISTURBED);
+}
+
+/**
  * Which turns of the curve are fan stages that started and stopped. One car's switch repeats itself, so its starts
  * share one offset from the card and its stops another: for each pair of offsets the cheapest sequence of running
  * stages is found, and the pair that explains the whole log best is taken.
@@ -145,7 +171,7 @@ export function readFans(signs: FanSigns): FanReading {
         : { kind: "fan-off", stage: to + 1, turn, evidence: saved },
   );
   return {
-    events,
+    events: events.filter((event) => isBorneOut(event, events, signs.otherCost)),
     runningAtStart: best.path.start,
     onOffsetC: best.offsets.onC,
     offOffsetC: best.offsets.offC,

@@ -6,6 +6,8 @@ export interface Opening {
   /** Cell of the one-second grid at which the valve leaves its seat. */
   at: number;
   coolantC: number;
+  /** False where raised revs on the way up could have hidden another bend. */
+  isProven: boolean;
   /** How well the balance of a shut engine tells the climb before it, °C. */
   residualC: number;
   /** Climb before and in the minute after, °C a second; `share` is what is left of the climb that was to be expected. */
@@ -31,8 +33,8 @@ const CALM_S = 300;
 /** The balance of a shut engine tells its climb better than this; where it can't, something else went on, °C. */
 const MOST_RESIDUAL_C = 0.72;
 /** From a warm start the climb hardly slows before the valve; one that has is past it already. */
-const WARM_START_C = 50;
-const WARM_SHARE = 0.55;
+const WARM_START_C = 62;
+const WARM_SHARE = 0.45;
 const NEAR_CARD_C = 4;
 const COULD_OPEN_C = 6;
 /** One that opens too early does so by up to about this. */
@@ -59,7 +61,7 @@ const LEAST_SHORT_C = 1.6;
 const ONSET_LOW_C = 0.5;
 const ONSET_HIGH_C = 1.4;
 /** A coolant sensor shows what its water did this much before. */
-const SENSOR_LAG_S = 3;
+const SENSOR_LAG_S = 7;
 
 /** A cylinder gives its heat stroke by stroke; friction and leaner mixture leave a little less than in proportion. */
 const HEAT_OF_REVS = 0.9;
@@ -179,7 +181,8 @@ export function findOpening({ grid, known, rpm, holds, cardC }: OpeningOptions):
       lasting++;
       if (lasting >= LASTING) {
         opening = onset(grid, balance, clean ?? first, first);
-        if (isCredible(opening, startC, quickest) && isProven(opening, grid, holds, cardC)) break;
+        opening.isProven = isProven(opening, grid, holds, cardC);
+        if (isCredible(opening, startC, quickest) && (opening.isProven || isNear(opening, cardC))) break;
         opening = undefined;
         first = undefined;
         lasting = 0;
@@ -199,6 +202,9 @@ function isCredible({ at, share, residualC, before }: Opening, startC: number, q
   return startC < WARM_START_C || before > WARM_SHARE * quickest;
 }
 
+const isNear = ({ coolantC }: Pick<Opening, "coolantC">, cardC: number) =>
+  Math.abs(coolantC - cardC) < NEAR_CARD_C;
+
 /** Revs that changed while it could have opened hide the bend, and make others. */
 function isProven(
   { at, coolantC }: Opening,
@@ -206,7 +212,7 @@ function isProven(
   holds: readonly RevsHold[],
   cardC: number,
 ): boolean {
-  const isNearCard = Math.abs(coolantC - cardC) < NEAR_CARD_C;
+  const isNearCard = isNear({ coolantC }, cardC);
   const couldC = Math.min(cardC, coolantC) - (isNearCard ? EARLY_C : COULD_OPEN_C);
   const from = grid.findIndex((figure) => figure >= couldC);
   return isIdle(holds, isNearCard ? from : Math.min(from, at - CALM_S), at + RATE_S);
@@ -234,6 +240,7 @@ function onset(grid: Float64Array, balance: Balance, model: Ahead, first: Ahead)
   return {
     at,
     coolantC: dot(model.weights, balance.columns(at)),
+    isProven: true,
     residualC: model.residualC,
     before,
     after,

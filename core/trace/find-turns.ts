@@ -9,12 +9,16 @@ export interface Turn {
   /** Rates on either side, °C a second. */
   before: number;
   after: number;
+  /** What a person saw or heard there, which no reading of the curve overrules. */
+  witnessed?: { kind: "fan-on" | "fan-off"; stage?: number };
   /** How far the curve swung away on the lesser side, °C. */
   swingC: number;
 }
 
 /** A swing smaller than this is the sensor's own jitter and whole degrees. */
 const LEAST_SWING_C = 1.3;
+/** A crest that stays within this of its highest is flat: whole degrees and jitter. */
+const FLAT_C = 0.6;
 const SMOOTH_S = 13;
 /** Lines are drawn as far from a turn as the curve takes to leave it by this, so slow and fast cars are read alike. */
 const LINE_C = 2.6;
@@ -24,41 +28,45 @@ const LONGEST_LINE_S = 90;
 const DEPARTED_C = 0.4;
 const SETS_IN_S = 20;
 const LEAST_LINE_S = 14;
-const SENSOR_LAG_S = 3;
+/** The radiator's water is on its way to the sensor, and the sensor after it, for about this. */
+const ON_ITS_WAY_S = 4;
+const LEFT_OUT_S = 9;
 
 interface Extreme {
   kind: "top" | "bottom";
   cell: number;
 }
 
+/** Tops and feet with a swing between them; of a flat one its end, where what turned the curve set in. */
 function zigzag(smooth: Float64Array, from: number): Extreme[] {
   const turns: Extreme[] = [];
   let direction = 0;
-  let extreme = from;
-  let low = from;
-  let high = from;
-  const push = (kind: "top" | "bottom", cell: number) => turns.push({ kind, cell });
+  let extreme = { cell: from, value: smooth[from] ?? 0 };
+  let low = extreme;
+  let high = extreme;
+  const push = (kind: "top" | "bottom", { cell }: { cell: number }) => turns.push({ kind, cell });
   for (let cell = from; cell < smooth.length; cell++) {
-    const figure = smooth[cell] ?? 0;
+    const value = smooth[cell] ?? 0;
     if (direction === 0) {
-      if (figure > (smooth[high] ?? 0)) high = cell;
-      if (figure < (smooth[low] ?? 0)) low = cell;
-      if (figure > (smooth[low] ?? 0) + LEAST_SWING_C) {
+      if (value > high.value) high = { cell, value };
+      if (value < low.value) low = { cell, value };
+      if (value > low.value + LEAST_SWING_C) {
         direction = 1;
-        if (low > from + SMOOTH_S) push("bottom", low);
-        extreme = cell;
-      } else if (figure < (smooth[high] ?? 0) - LEAST_SWING_C) {
+        if (low.cell > from + SMOOTH_S) push("bottom", low);
+        extreme = { cell, value };
+      } else if (value < high.value - LEAST_SWING_C) {
         direction = -1;
-        if (high > from + SMOOTH_S) push("top", high);
-        extreme = cell;
+        if (high.cell > from + SMOOTH_S) push("top", high);
+        extreme = { cell, value };
       }
       continue;
     }
-    if ((figure - (smooth[extreme] ?? 0)) * direction > 0) extreme = cell;
-    else if (((smooth[extreme] ?? 0) - figure) * direction > LEAST_SWING_C) {
+    const beyond = (value - extreme.value) * direction;
+    if (beyond > -FLAT_C) extreme = { cell, value: beyond > 0 ? value : extreme.value };
+    else if (-beyond > LEAST_SWING_C) {
       push(direction > 0 ? "top" : "bottom", extreme);
       direction = -direction;
-      extreme = cell;
+      extreme = { cell, value };
     }
   }
   return turns;
@@ -76,13 +84,13 @@ function edge(smooth: Float64Array, cell: number, direction: 1 | -1, limit: numb
 
 /** Back from where two lines cross to where the curve last stood on the first of them. */
 function onset(curve: Curve, left: number, crossing: number): number {
-  const to = crossing - SENSOR_LAG_S * 3;
+  const to = crossing - LEFT_OUT_S;
   if (to - left < LEAST_LINE_S) return crossing;
   const line = curve.line(left, to);
   let at = Math.round(crossing);
   const earliest = at - SETS_IN_S;
   while (at > earliest && at > to && Math.abs(line.at(at) - curve.mean(at - 1, at + 2)) > DEPARTED_C) at--;
-  return at - SENSOR_LAG_S;
+  return at;
 }
 
 /** Every lasting turn of the curve from cell `from` on, each placed where it set in. */
@@ -95,12 +103,14 @@ export function findTurns(curve: Curve, from: number): Turn[] {
     const right = edge(smooth, cell, 1, rough[index + 1]?.cell ?? curve.length - 1);
     const hinge = fitHinge(curve, left, right, 6);
     const crossing = hinge && hinge.at > left && hinge.at < right ? hinge.at : cell;
-    const at = kind === "bottom" ? onset(curve, left, crossing) : crossing;
+    const turned = kind === "bottom" ? onset(curve, left, crossing) : crossing;
+    const at = Math.max(0, turned - ON_ITS_WAY_S);
     const value = smooth[cell] ?? 0;
     return {
       kind,
       at,
-      coolantC: hinge && at === hinge.at ? hinge.value : curve.mean(at - 2, at + 3),
+      coolantC:
+        hinge && turned === hinge.at ? hinge.value - ON_ITS_WAY_S * hinge.before : curve.mean(at - 2, at + 3),
       before: hinge?.before ?? 0,
       after: hinge?.after ?? 0,
       swingC: Math.min(

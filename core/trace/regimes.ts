@@ -5,7 +5,10 @@ import { type FanReading, readFans } from "./fan-states.ts";
 import { findEasing } from "./find-easing.ts";
 import { findOpening, type ShutClimb } from "./find-opening.ts";
 import { findTurns, type Turn } from "./find-turns.ts";
+import { type Witness, witnesses } from "./marks.ts";
 import { type RevsHold, revsHolds } from "./revs.ts";
+import type { Mark } from "./trace.ts";
+import { witnessedTurns } from "./witnessed-turns.ts";
 
 /** The states that an engine went through while it was logged. */
 export interface Regimes {
@@ -16,9 +19,12 @@ export interface Regimes {
   /** Every lasting turn of the curve, fan or not. */
   turns: Turn[];
   holds: RevsHold[];
+  /** What a person marked, on the one-second grid. */
+  witnesses: Witness[];
 }
 
-/** What a turn costs to explain without a fan, nats: nothing else known, a small swing, a cause at hand. */
+/** What a turn costs to explain without a fan, nats: somebody heard it, nothing else known, a small swing, a cause at hand. */
+const WITNESSED = 20;
 const UNEXPLAINED = 6;
 const SMALL_SWING = 3;
 const SMALL_SWING_C = 2;
@@ -41,16 +47,28 @@ const SAME_BEND_S = 40;
 /** No fan starts for the coolant's sake below this. */
 const COLDEST_FAN_C = 60;
 
-function otherCost({ slugs }: CleanSignal, shut: ShutClimb, holds: readonly RevsHold[], spec: TraceSpec) {
+function otherCost(
+  { slugs, grid }: CleanSignal,
+  shut: ShutClimb,
+  holds: readonly RevsHold[],
+  spec: TraceSpec,
+) {
   const opening = shut.opening;
   const lowestStart = Math.min(...spec.fanOnC);
+  const openedAt =
+    opening?.at ??
+    Math.max(
+      0,
+      grid.findIndex((figure) => figure >= spec.thermostatOpensC - 3),
+    );
   return (turn: Turn): number => {
+    if (turn.witnessed) return WITNESSED;
     const isNear = (cell: number) => turn.at > cell - REVS_BEFORE_S && turn.at < cell + REVS_AFTER_S;
     if (slugs.some(({ from, to }) => turn.at > from - SLUG_NEAR_S && turn.at < to + SLUG_NEAR_S))
       return BY_SLUG;
     if (holds.some(({ from, to }) => isNear(from) || isNear(to))) return BY_REVS;
     const opensC = opening?.coolantC ?? spec.thermostatOpensC;
-    const isSoon = !opening || turn.at - opening.at < HUNTING_S;
+    const isSoon = turn.at - openedAt < HUNTING_S;
     const isHunting =
       isSoon && Math.abs(turn.coolantC - opensC) < HUNTING_C && turn.coolantC < lowestStart - 3;
     if (isHunting) return BY_OPENING;
@@ -83,7 +101,7 @@ function withoutFansBend(shut: ShutClimb, turns: readonly Turn[], spec: TraceSpe
 }
 
 /** The states of the engine over a log, each with the temperature at which it came. */
-export function readRegimes(clean: CleanSignal, spec: TraceSpec): Regimes {
+export function readRegimes(clean: CleanSignal, spec: TraceSpec, marks: readonly Mark[] = []): Regimes {
   const curve = new Curve(clean.grid);
   const holds = revsHolds(clean.rpm);
   const every = findTurns(curve, 0).filter(({ coolantC }) => coolantC > COLDEST_FAN_C);
@@ -91,7 +109,11 @@ export function readRegimes(clean: CleanSignal, spec: TraceSpec): Regimes {
   const from = shut.opening ? Math.max(0, shut.opening.at - 5) : 0;
   const turns = every.filter(({ at }) => at > from);
   const startC = curve.mean(0, 10);
-  const all = [...turns, ...easings(curve, turns, shut, spec)].sort((a, b) => a.at - b.at);
+  const seen = witnesses(marks, spec.fanOnC.length).map((witness) => ({
+    ...witness,
+    s: witness.s - clean.startS,
+  }));
+  const all = witnessedTurns([...turns, ...easings(curve, turns, shut, spec)], seen, curve);
   const fans = readFans({ turns: all, spec, startC, otherCost: otherCost(clean, shut, holds, spec) });
-  return { curve, startC, shut, fans, turns: all, holds };
+  return { curve, startC, shut, fans, turns: all, holds, witnesses: seen };
 }

@@ -17,6 +17,8 @@ export interface NewLog {
   /** As it was handed in; `text` where it was never anything but text. */
   bytes?: Uint8Array;
   text?: string;
+  /** Hours that the engine had stood before it; absent where nobody knows. */
+  restedH?: number;
 }
 
 const compress = promisify(gzip);
@@ -24,9 +26,10 @@ const compress = promisify(gzip);
 /** What a log is judged by. */
 export function specOf(
   card: Pick<CardInput, "thermostatOpensC" | "fanOnC" | "fanOffC" | "fanSenses">,
+  restedH?: number,
 ): TraceSpec {
   const { thermostatOpensC, fanOnC, fanOffC, fanSenses } = card;
-  return { thermostatOpensC, fanOnC, fanOffC, fanSenses };
+  return { thermostatOpensC, fanOnC, fanOffC, fanSenses, ...(restedH === undefined ? {} : { restedH }) };
 }
 
 /** One sentence for the book, failures first. */
@@ -95,7 +98,7 @@ export async function bookLog(desk: Desk, jobId: string, { id, name, ...given }:
     throw new Refusal({
       message: "This vehicle has no cooling card to judge a log by. Write the card first.",
     });
-  const judged = await judgeLog(bytes, specOf(card));
+  const judged = await judgeLog(bytes, specOf(card, given.restedH));
   if ("stops" in judged) throw new Refusal({ message: judged.stops, fields: { log: "Not booked." } });
   const { rows, analysis } = judged;
   const content = await compress(bytes);
@@ -105,7 +108,15 @@ export async function bookLog(desk: Desk, jobId: string, { id, name, ...given }:
     { shopId, id, jobId, name, rows, sha256, content, createdBy: personId, createdAt: now },
     { transaction },
   );
-  const fact = { logId: id, log: name, rows, peakC: analysis.peakC, checks: keptChecks(analysis.checks) };
+  const { restedH } = given;
+  const fact = {
+    logId: id,
+    log: name,
+    rows,
+    peakC: analysis.peakC,
+    ...(restedH === undefined ? {} : { restedH }),
+    checks: keptChecks(analysis.checks),
+  };
   await recordEntries(
     desk,
     jobId,

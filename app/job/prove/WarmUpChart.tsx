@@ -57,19 +57,15 @@ function verdictOf(
   { checks }: NonNullable<JudgedLog["analysis"]>,
   spec: TraceSpec,
 ): Verdict {
-  const near = (wanted: number | undefined) =>
-    wanted !== undefined && Math.abs(event.coolantC - wanted) <= (spec.toleranceC ?? TOLERANCE_C)
-      ? "pass"
-      : "fail";
   if (event.kind === "thermostat-opens") return checks.thermostat.verdict;
-  if (spec.fanSenses === "radiator")
-    return event.kind === "fan-on" ? checks.fanOn.verdict : checks.fanOff.verdict;
-  const stage = (event.stage ?? 1) - 1;
-  return event.kind === "fan-on"
-    ? near(spec.fanOnC[stage])
-    : event.kind === "fan-off"
-      ? near(spec.fanOffC[stage])
-      : "fail";
+  if (event.kind !== "fan-on" && event.kind !== "fan-off") return "fail";
+  const { verdict } = event.kind === "fan-on" ? checks.fanOn : checks.fanOff;
+  // One stage may fail while another is as it should be: then each start and stop speaks for itself.
+  if (verdict !== "fail" || spec.fanSenses === "radiator") return verdict;
+  const wanted = (event.kind === "fan-on" ? spec.fanOnC : spec.fanOffC)[(event.stage ?? 1) - 1];
+  const isNear =
+    wanted !== undefined && Math.abs(event.coolantC - wanted) <= (spec.toleranceC ?? TOLERANCE_C);
+  return isNear ? "pass" : "fail";
 }
 
 /** Temperature against minutes, the card's figures as bands with their tolerance, events by verdict shape, revs below. */

@@ -1,4 +1,6 @@
-import { IsString, IsUUID, Length } from "class-validator";
+import { Transform } from "class-transformer";
+import { IsNumber, IsOptional, IsString, IsUUID, Length, Max, Min } from "class-validator";
+import { MOST_RESTED_H } from "../../../core/facts/index.ts";
 
 /** What booking a log sends beside the file itself. */
 export class LogForm {
@@ -8,4 +10,12 @@ export class LogForm {
   @IsString()
   @Length(1, 200, { message: "The file's name, at most 200 letters." })
   name: string;
+
+  /** Hours that the engine had stood; left out where nobody knows. */
+  @Transform(({ value }) => (value === undefined || value === "" ? undefined : Number(value)))
+  @IsOptional()
+  @IsNumber({}, { message: "Hours that the engine had stood, as a figure." })
+  @Min(0, { message: "Hours that the engine had stood, 0 or more." })
+  @Max(MOST_RESTED_H, { message: "At most a year." })
+  restedH?: number;
 }

@@ -3,6 +3,7 @@ import { type DragEvent, useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
 import { factsOf, WarmUpLog } from "../../../core/facts/index.ts";
+import { restedHours } from "../../../core/job/index.ts";
 import { decodeLog, MOST_CHARACTERS, type TraceSpec } from "../../../core/trace/index.ts";
 import type { Refused } from "../../shell/guard.server.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -10,6 +11,7 @@ import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { Checks } from "./Checks.tsx";
+import { Stood, stoodAnswer, stoodHours } from "./Stood.tsx";
 import { useJudge } from "./useJudge.ts";
 import { WarmUpChart } from "./WarmUpChart.tsx";
 
@@ -18,6 +20,8 @@ interface Chosen {
   name: string;
   bytes: Uint8Array<ArrayBuffer>;
   isBooked: boolean;
+  /** How long the engine had stood, as somebody answered or the book knows. */
+  stood: string;
 }
 
 const MEGA = 1e6;
@@ -45,7 +49,7 @@ export default function Prove() {
   const show = (log: Chosen) => {
     setTrouble("");
     setChosen(log);
-    void judge(decodeLog(log.bytes));
+    void judge(decodeLog(log.bytes), stoodHours(log.stood));
   };
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -60,22 +64,29 @@ export default function Prove() {
       name: file.name.slice(0, 200),
       bytes: new Uint8Array(await file.arrayBuffer()),
       isBooked: false,
+      stood: stoodAnswer(restedHours(entries, new Date().toISOString())),
     });
   };
-  const open = async (logId: string, name: string) => {
+  const open = async (logId: string, name: string, restedH?: number) => {
     forget();
     const response = await fetch(`/jobs/${page.job.id}/logs/${logId}/as-handed-in.csv`).catch(
       () => undefined,
     );
     if (!response?.ok)
       return setTrouble(`“${name}” could not be fetched. Try again when the server answers.`);
-    show({ id: logId, name, bytes: new Uint8Array(await response.arrayBuffer()), isBooked: true });
+    show({
+      id: logId,
+      name,
+      bytes: new Uint8Array(await response.arrayBuffer()),
+      isBooked: true,
+      stood: stoodAnswer(restedH),
+    });
   };
   const last = booked.at(-1);
   const lastId = last?.logId;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the last booked log is shown by itself, once
   useEffect(() => {
-    if (lastId && !chosen && spec) void open(lastId, last.log);
+    if (lastId && !chosen && spec) void open(lastId, last.log, last.restedH);
   }, [lastId]);
   const answer = booking.data;
   const refused =
@@ -89,6 +100,8 @@ export default function Prove() {
     const form = new FormData();
     form.set("id", chosen.id);
     form.set("name", chosen.name);
+    const hours = stoodHours(chosen.stood);
+    if (hours !== undefined) form.set("restedH", String(hours));
     form.set("log", new File([chosen.bytes], "log.csv", { type: "text/csv" }));
     void booking.submit(form, {
       method: "post",
@@ -181,6 +194,7 @@ export default function Prove() {
               {log.rows} rows · {isBooked ? "booked" : "not booked yet"}
             </span>
           </h3>
+          {!isBooked && <Stood value={chosen.stood} onChange={(stood) => show({ ...chosen, stood })} />}
           <WarmUpChart log={log} spec={spec} system={system} />
           <Checks checks={log.analysis.checks} system={system} />
           {(log.problems.length > 0 || log.assumed.length > 0) && (
@@ -205,9 +219,9 @@ export default function Prove() {
             Booked logs
           </h3>
           <ul>
-            {booked.map(({ logId, log: name }) => (
+            {booked.map(({ logId, log: name, restedH }) => (
               <li key={logId} className="flex flex-wrap items-center gap-x-5 border-rule border-b py-1">
-                <Button weight="quiet" className="px-1" onClick={() => void open(logId, name)}>
+                <Button weight="quiet" className="px-1" onClick={() => void open(logId, name, restedH)}>
                   {name}
                 </Button>
                 <a

@@ -16,7 +16,7 @@ export function useJudge(spec: TraceSpec | undefined) {
   const worker = useRef<{ thread: Worker; remote: Remote<TraceWorker> }>(undefined);
   const latest = useRef(0);
   useEffect(() => () => worker.current?.thread.terminate(), []);
-  const judge = async (text: string) => {
+  const judge = async (text: string, restedH?: number) => {
     if (!spec) return;
     if (!worker.current) {
       const thread = new Worker(new URL("../../workers/trace.worker.ts", import.meta.url), {
@@ -25,9 +25,13 @@ export function useJudge(spec: TraceSpec | undefined) {
       worker.current = { thread, remote: wrap<TraceWorker>(thread) };
     }
     const asked = ++latest.current;
-    setJudging({ state: "reading" });
+    // What is shown of the same log stays until it is judged anew, so that nothing jumps and no focus is lost.
+    setJudging((shown) => (shown.state === "done" ? shown : { state: "reading" }));
     try {
-      const log = await worker.current.remote.judgeLog(text, spec);
+      const log = await worker.current.remote.judgeLog(text, {
+        ...spec,
+        ...(restedH === undefined ? {} : { restedH }),
+      });
       if (asked === latest.current) setJudging({ state: "done", log });
     } catch (error) {
       if (asked === latest.current)

@@ -56,6 +56,7 @@ export interface TrueEvent {
 }
 
 const STEP_S = 0.1;
+const SWITCHED_OFF_C = 122;
 /** The valve counts as open once the wax has lifted it off its seat by this. */
 const OFF_ITS_SEAT = 0.01;
 
@@ -84,6 +85,9 @@ export function runCar(car: VirtualCar, drive: Drive, random: () => number) {
     const rpm = held?.rpm ?? drive.idleRpm + drive.fastRpm * Math.exp(-s / drive.fastS);
     sensorC[step] = sensor;
     rpms[step] = rpm;
+    // Nobody lets an engine run on past this.
+    if (sensor > SWITCHED_OFF_C)
+      return { sensorC: sensorC.subarray(0, step), rpms: rpms.subarray(0, step), events };
     for (const each of drive.revs)
       if (Math.abs(s - each.fromS) < STEP_S / 2)
         events.push({ kind: "revs-raised", atS: s, coolantC: sensor });

@@ -61,7 +61,7 @@ export function virtualLog(kind: SoundKind, fault: Fault | undefined, seed: numb
   const air = log.air ? slugs(drive.seconds, from(60, 220), random) : [];
   const outs = Array.from({ length: log.dropouts }, () => {
     const fromS = from(120, drive.seconds - 60);
-    return { fromS, toS: fromS + from(0.5, 8) };
+    return { fromS, toS: fromS + from(1.5, 8) };
   });
   const gaps = log.gaps
     ? Array.from({ length: Math.floor(from(2, 7)) }, () => {

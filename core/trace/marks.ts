@@ -1,0 +1,27 @@
+import type { Mark } from "./trace.ts";
+
+/** What a person's mark says of the engine; a mark that says nothing of it is none. */
+export type Witness =
+  | { kind: "fan-on" | "fan-off"; s: number; stage?: number }
+  | { kind: "fan-none" | "hose-hot"; s: number };
+
+const FAN = /\bfans?\b/;
+const HOSE_HOT = /\b(hose|radiator)\b.*\b(hot|warm)\b|\b(hot|warm)\b.*\bhose\b/;
+const NONE = /\b(no|none|not|never|without)\b/;
+const ON = /\b(on|runs?|running|starts?|started|cuts? in|kicks? in|came on|comes on)\b/;
+const OFF = /\b(off|stops?|stopped|cuts? out|quits?)\b/;
+const LOW = /\b(low|slow|1|one|first)\b/;
+const HIGH = /\b(high|fast|2|two|second)\b/;
+
+/** A person's marks as what they saw and heard, in order; `stages` is how many the card names. */
+export function witnesses(marks: readonly Mark[], stages: number): Witness[] {
+  return marks.flatMap(({ s, what }): Witness[] => {
+    const words = what.toLowerCase();
+    if (!FAN.test(words)) return HOSE_HOT.test(words) && !NONE.test(words) ? [{ kind: "hose-hot", s }] : [];
+    if (NONE.test(words)) return [{ kind: "fan-none", s }];
+    const kind = OFF.test(words) ? "fan-off" : ON.test(words) ? "fan-on" : undefined;
+    if (!kind) return [];
+    const stage = HIGH.test(words) ? 2 : LOW.test(words) || stages === 1 ? 1 : undefined;
+    return [{ kind, s, ...(stage !== undefined && stage <= stages ? { stage } : {}) }];
+  });
+}
