@@ -69,7 +69,7 @@ describe("nextActions", () => {
   it("says what each outcome would leave, and leaves out what is done or can't help", () => {
     const model = modelOf(CIRCUITS["switch-2"]);
     const evidence = [{ test: "fuses", outcome: "sound" }];
-    const actions = nextActions(model, evidence, USUAL_RATES, ["motor"]);
+    const actions = nextActions(model, evidence, USUAL_RATES, ["motor", "motor-stiff"]);
     const jumper = actions.find(({ id }) => id === "jumper-low");
     expect(jumper?.because).toMatch(/Fan ran, slow \(\d+ %\) leaves .+ \d+ %; Nothing \(\d+ %\) leaves/);
     expect(actions.some(({ id }) => id === "fuses")).toBe(false);

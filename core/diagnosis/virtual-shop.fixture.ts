@@ -45,9 +45,9 @@ export type Way = (model: Model, state: State, circuit: Circuit) => { kind: "tes
 
 /** The order in which the trade's handbook lists its tests, cheapest first as it says. */
 const FIXED_ORDER = [
-  "look level fins belt heater gauge fan-cold plugs clutch-spin",
+  "look level oil-look strength fins belt heater heater-pipes gauge fan-cold plugs socket-look clutch-spin",
   "ac-on fuses jumper jumper-low jumper-high manual-trigger ground-command unplug-sensor command",
-  "live-cold live-hot feed-motor paper relay-swap relay-socket duty wire-through ac-unplug switch-unplug",
+  "live-cold live-hot feed-motor paper relay-swap relay-socket coil-volts motor-draw duty wire-through ac-unplug switch-unplug",
   "ground-drop feed-drop stamp switch-hot switch-pot sensor-ohms",
   "warm-up thermostat-watch core-hot hose-revs flow-revs bubbles gas-test pressure-test cap-test thermostat-pot",
 ]

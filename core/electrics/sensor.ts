@@ -14,7 +14,10 @@ export type SensorFit =
 const KELVIN = 273.15;
 const T25_K = 25 + KELVIN;
 /** Ohms beyond which the circuit is open: what reads −40 °C; and under which it is shorted: what reads hottest. */
-const OPEN_OHMS = 100_000;
+const OPEN_OHMS = 1_000_000;
+/** A sensor of 10 kΩ has some 180 kΩ at −30 °C: without the card's curve ohms like that prove nothing in the cold. */
+const COLD_C = 0;
+const MAY_BE_COLD_OHMS = 20_000;
 const SHORT_OHMS = 25;
 /** A sensor, a thermometer and a housing that isn't the coolant: together this far apart is still agreement. */
 const TOLERANCE_C = 6;
@@ -102,7 +105,7 @@ export interface SensorVerdict extends Judgement {
 
 /**
  * A sensor's ohms against its curve at a known temperature. `ohms` may be Infinity for an open circuit; `actualC` −40 to
- * 130 °C, else `RangeError`. Over 100 kΩ is open (reads −40), under 25 Ω a short (reads hottest); within 6 °C is on the
+ * 130 °C, else `RangeError`. Over 1 MΩ is open (reads −40), under 25 Ω a short (reads hottest); within 6 °C is on the
  * curve. Without `fit` the usual curve is taken and `because` says so.
  */
 export function sensorVerdict({
@@ -134,6 +137,15 @@ export function sensorVerdict({
     };
   const readsC = temperatureFromOhms(fit ?? sensorFit(USUAL_SENSOR), ohms);
   const apart = readsC - actualC;
+  if (!fit && actualC < COLD_C && ohms > MAY_BE_COLD_OHMS && Math.abs(apart) > TOLERANCE_C)
+    return {
+      state: "off-curve",
+      readsC,
+      verdict: "not-seen",
+      measured: readsC,
+      expected: actualC,
+      because: `${Math.round(ohms)} Ω at ${actualC} °C fits a sensor of 10 kΩ as well as a bad one of 2.5 kΩ: without the card's curve, measure it once more warm.`,
+    };
   const isOn = Math.abs(apart) <= TOLERANCE_C;
   const curve = fit ? "the card's curve" : "a usual curve, since the card has none";
   return {

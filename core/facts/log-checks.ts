@@ -8,6 +8,8 @@ export interface LogCheck {
   measured?: number;
   expected?: number;
   failing?: Failing;
+  /** Of a fan's stages: how many were seen to do as the card says. */
+  stagesSeen?: number;
 }
 
 const isFigure = (value: unknown) =>
@@ -15,12 +17,13 @@ const isFigure = (value: unknown) =>
 
 function isCheck(value: unknown): value is LogCheck {
   if (!value || typeof value !== "object") return false;
-  const { verdict, because, measured, expected, failing } = value as Record<string, unknown>;
+  const { verdict, because, measured, expected, failing, stagesSeen } = value as Record<string, unknown>;
   return (
     (verdict === "pass" || verdict === "fail" || verdict === "not-seen") &&
     typeof because === "string" &&
     isFigure(measured) &&
     isFigure(expected) &&
+    isFigure(stagesSeen) &&
     (failing === undefined || FAILINGS.includes(failing as Failing))
   );
 }

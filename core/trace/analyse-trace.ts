@@ -33,7 +33,7 @@ export function analyseTrace(trace: Trace, spec: TraceSpec): TraceAnalysis {
   refuseTrace(trace);
   const toleranceC = spec.toleranceC ?? USUAL_TOLERANCE_C;
   const clean = cleanSignal(trace);
-  if (clean.valid < 2) return silentSensor(trace, clean, spec);
+  if (clean.valid < 2) return silentSensor(trace, clean);
   const regimes = readRegimes(clean, spec, trace.marks);
   const events: TraceEvent[] = [
     ...eventsOf(regimes),

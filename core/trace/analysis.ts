@@ -28,7 +28,11 @@ export const FAILINGS = ["never", "early", "elsewhere"] as const;
 export type Failing = (typeof FAILINGS)[number];
 
 /** A check with how it failed, where it did and that can be told. */
-export type CheckJudgement = Judgement & { failing?: Failing };
+export type CheckJudgement = Judgement & {
+  failing?: Failing;
+  /** Of a fan's stages: how many were seen to do as the card says. */
+  stagesSeen?: number;
+};
 
 export interface TraceAnalysis {
   events: TraceEvent[];

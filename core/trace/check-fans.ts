@@ -262,7 +262,8 @@ function sumUp(stages: CheckJudgement[]): CheckJudgement {
   const failed = stages.find(({ verdict }) => verdict === "fail");
   if (failed) return failed;
   const shown = stages.find(({ verdict }) => verdict === "not-seen") ?? first;
-  return { ...shown, because: stages.map(({ because }) => because).join(" ") };
+  const stagesSeen = stages.filter(({ verdict }) => verdict === "pass").length;
+  return { ...shown, stagesSeen, because: stages.map(({ because }) => because).join(" ") };
 }
 
 /** Each fan stage's start against the card, where the fan's own switch or sensor feels it. */

@@ -1,17 +1,11 @@
-import {
-  CHECKS,
-  type CheckJudgement,
-  type CheckName,
-  type TraceAnalysis,
-  type TraceSpec,
-} from "./analysis.ts";
+import { CHECKS, type CheckJudgement, type CheckName, type TraceAnalysis } from "./analysis.ts";
 import type { CleanSignal } from "./clean-signal.ts";
 import type { Trace } from "./trace.ts";
 
 const FREEZING_C = -35;
 
 /** A log without a valid sample says one thing: look at the sensor. Nothing else passes, fails or is known from it. */
-export function silentSensor(trace: Trace, { dropouts }: CleanSignal, _spec: TraceSpec): TraceAnalysis {
+export function silentSensor(trace: Trace, { dropouts }: CleanSignal): TraceAnalysis {
   const read = trace.coolantC.filter((figure) => Number.isFinite(figure));
   const first = read[0];
   const peakC = read.reduce((peak, figure) => Math.max(peak, figure), first ?? 0);
@@ -31,8 +25,8 @@ export function silentSensor(trace: Trace, { dropouts }: CleanSignal, _spec: Tra
   >;
   checks.signal = {
     verdict: "fail",
-    measured: trace.s.length,
-    expected: 0,
+    failing: "never",
+    ...(first === undefined ? {} : { measured: first }),
     because: `The coolant sensor ${circuit}: look at its plug, its wire and the sensor itself.`,
   };
   return {

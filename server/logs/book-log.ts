@@ -48,7 +48,7 @@ const finite = (figure: number | undefined) => figure !== undefined && Number.is
 /** The verdicts as the book keeps them: figures that are figures, sentences that end. */
 function keptChecks(checks: TraceAnalysis["checks"]): WarmUpLog["checks"] {
   return Object.fromEntries(
-    Object.entries(checks).map(([check, { verdict, because, measured, expected, failing }]) => [
+    Object.entries(checks).map(([check, { verdict, because, measured, expected, failing, stagesSeen }]) => [
       check,
       {
         verdict,
@@ -56,6 +56,7 @@ function keptChecks(checks: TraceAnalysis["checks"]): WarmUpLog["checks"] {
         ...(finite(measured) ? { measured } : {}),
         ...(finite(expected) ? { expected } : {}),
         ...(failing ? { failing } : {}),
+        ...(stagesSeen === undefined ? {} : { stagesSeen }),
       },
     ]),
   );

@@ -35,7 +35,7 @@ export function useFind(history: History, isAfterWork: boolean) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: entries count by those that matter
   const state = useMemo(
     (): FindState | undefined =>
-      kind && findState(entries, kind, { history, fanOnC: page.card?.fanOnC, isAfterWork }),
+      kind && findState(entries, kind, { history, fanOnC: page.card?.fanOnC, fanSenses: page.card?.fanSenses, isAfterWork }),
     [kind, moved, history, isAfterWork],
   );
   const finding = findingOf(entries);

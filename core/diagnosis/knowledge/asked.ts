@@ -33,6 +33,8 @@ const AIR_FLOW = [
 ];
 const COOLANT_FLOW = [
   "pump-weak",
+  "belt-slack",
+  "wrong-strength",
   "core-blocked-inside",
   "hose-collapsed",
   "thermostat-lazy",
@@ -42,6 +44,9 @@ const LOSES = [
   "leak-radiator",
   "leak-hose",
   "leak-pump",
+  "leak-tank",
+  "leak-housing",
+  "leak-oil-cooler",
   "leak-heater",
   "head-gasket",
   "low-coolant",
@@ -90,6 +95,9 @@ const HAPPENS: Record<string, Hint[]> = {
         "shroud-missing",
         "switch-plug",
         "sensor-plug",
+        "fan-plug",
+        "wrong-strength",
+        "leak-housing",
       ],
       reason: "what hands leave behind: air, a plug off, a wrong part, a fan turned round",
     },

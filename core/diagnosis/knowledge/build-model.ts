@@ -13,10 +13,20 @@ import { SWITCH_TESTS } from "./tests-switch.ts";
 const COOLANT_TESTS = [...LEAK_TESTS, ...FLOW_TESTS];
 const TESTS = [...FEED_TESTS, ...SWITCH_TESTS, ...SENSOR_TESTS, ...COOLANT_TESTS];
 
+/** A test as a car with two fans has it: that one of them ran is an outcome of its own. */
+const withOneFan = (test: TestKnowledge): TestKnowledge =>
+  test.oneFan
+    ? {
+        ...test,
+        outcomes: [...test.outcomes, { id: test.oneFan.id, name: test.oneFan.name, verdict: "fail" }],
+      }
+    : test;
+
+/** A test with every outcome it can have on any car. Throws `RangeError` for one that isn't known. */
 export function testOf(id: string): TestKnowledge {
   const test = TESTS.find((each) => each.id === id);
   if (!test) throw new RangeError(`“${id}” is no test that is known here`);
-  return test;
+  return withOneFan(test);
 }
 
 /** The faults a car with this circuit can have, "nothing wrong" among them: its components' and the coolant side's. */
@@ -30,20 +40,42 @@ export function hypothesesOf(circuit: Circuit): HypothesisKnowledge[] {
 }
 
 /** The tests that make sense on this circuit: its own, then those every car has. */
-export const testsOf = (circuit: Circuit): TestKnowledge[] => [
-  ...circuit.tests.map(({ test }) => testOf(test)),
-  ...COOLANT_TESTS,
-];
+export function testsOf(circuit: Circuit): TestKnowledge[] {
+  const tests = [
+    ...circuit.tests.map(({ test }) => TESTS.find(({ id }) => id === test) ?? testOf(test)),
+    ...COOLANT_TESTS,
+  ];
+  return circuit.perFan ? tests.map(withOneFan) : tests;
+}
 
-/** P(each outcome | a fault) on this circuit. */
-export function rowOf(circuit: Circuit, test: TestKnowledge, fault: HypothesisKnowledge): readonly number[] {
-  const seen = test.sees.find(({ faults }) => faults.includes(fault.id));
-  if (seen) return seen.row;
+function baseRow(
+  circuit: Circuit,
+  test: TestKnowledge,
+  fault: HypothesisKnowledge,
+  isShared: boolean,
+): readonly number[] {
+  const sees = test.sees.filter(
+    ({ faults, on }) => faults.includes(fault.id) && (!on || on.includes(circuit.kind)),
+  );
+  const seen = sees.find(({ on }) => on) ?? sees[0];
+  if (seen && isShared) return seen.row;
   const path = circuit.tests.find((each) => each.test === test.id)?.path;
   const isOnPath = circuit.components.some(
     (component) => path?.includes(component.id) && component.faults.includes(fault.id),
   );
-  return isOnPath && fault.breaks && test.broken ? test.broken : test.usual;
+  return isShared && isOnPath && fault.breaks && test.broken ? test.broken : test.usual;
+}
+
+/** P(each outcome | a fault) on this circuit. */
+export function rowOf(circuit: Circuit, test: TestKnowledge, fault: HypothesisKnowledge): readonly number[] {
+  const { oneFan } = test;
+  if (!circuit.perFan || !oneFan) return baseRow(circuit, test, fault, true);
+  // What breaks in one fan's own branch leaves the other fan to do as it should.
+  const isOwn =
+    fault.breaks === true &&
+    circuit.components.some(({ id, faults }) => circuit.perFan?.includes(id) && faults.includes(fault.id));
+  const share = isOwn ? oneFan.seen : oneFan.else;
+  return [...baseRow(circuit, test, fault, !isOwn).map((figure) => figure * (1 - share)), share];
 }
 
 export interface ModelChoices {

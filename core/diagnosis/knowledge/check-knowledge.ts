@@ -34,11 +34,12 @@ export function notToldApart(circuit: Circuit): [string, string][] {
 
 function testTroubles(test: TestKnowledge): string[] {
   const troubles: string[] = [];
+  const outcomes = test.outcomes.filter(({ id }) => id !== test.oneFan?.id).length;
   const rows = [test.usual, ...(test.broken ? [test.broken] : []), ...test.sees.map(({ row }) => row)];
   for (const row of rows) {
     const sum = row.reduce((total, figure) => total + figure, 0);
-    if (row.length !== test.outcomes.length)
-      troubles.push(`${test.id}: a row has ${row.length} figures for ${test.outcomes.length} outcomes`);
+    if (row.length !== outcomes)
+      troubles.push(`${test.id}: a row has ${row.length} figures for ${outcomes} outcomes`);
     if (Math.abs(sum - 1) > 1e-9) troubles.push(`${test.id}: a row adds up to ${sum}`);
     if (row.some((figure) => figure <= 0)) troubles.push(`${test.id}: an outcome is called impossible`);
   }

@@ -10,7 +10,7 @@ const part = (id: string, name: string, column: number, row: number, ...faults: 
 const BATTERY = part("battery", "battery", 0, 1);
 const FUSE = part("fuse", "fuse", 1, 1, "fuse");
 const SWITCH_FAULTS = ["switch-open", "switch-stuck", "switch-rating", "switch-drifted"];
-const MOTOR_FAULTS = ["motor", "fan-backwards"];
+const MOTOR_FAULTS = ["motor", "motor-stiff", "fan-backwards"];
 
 /** Tests that look at one thing and need no current through a path. */
 const onSwitch = (component: string): CircuitTest[] => [
@@ -30,6 +30,7 @@ const onFan = (motorPath: string[]): CircuitTest[] => [
   { test: "plugs" },
   { test: "feed-motor", path: ["motor"], probes: ["battery", "motor"] },
   { test: "paper", path: motorPath, probes: ["motor"] },
+  { test: "motor-draw", path: motorPath, probes: ["motor"] },
   { test: "ground-drop", probes: ["motor", "ground"] },
   { test: "feed-drop", probes: ["battery", "feed"] },
   { test: "ac-unplug", probes: ["ac"] },
@@ -45,8 +46,9 @@ const SWITCH_1: Circuit = {
     part("plug", "switch plug", 3, 1, "switch-plug"),
     part("switch", "switch", 4, 1, ...SWITCH_FAULTS),
     part("ac", "A/C trigger", 4, 0, "ac-trigger"),
-    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
-    part("ground", "ground", 6, 1, "ground"),
+    part("fan-plug", "fan plug", 5, 1, "fan-plug"),
+    part("motor", "fan", 6, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 7, 1, "ground"),
   ],
   feeds: [
     ["battery", "fuse"],
@@ -54,15 +56,16 @@ const SWITCH_1: Circuit = {
     ["feed", "plug"],
     ["plug", "switch"],
     ["feed", "ac"],
-    ["switch", "motor"],
-    ["ac", "motor"],
+    ["switch", "fan-plug"],
+    ["ac", "fan-plug"],
+    ["fan-plug", "motor"],
     ["motor", "ground"],
   ],
   commands: [],
   tests: [
-    ...onFan(["fuse", "feed", "motor", "ground"]),
-    { test: "ac-on", path: ["fuse", "feed", "motor", "ground"], probes: ["ac"] },
-    { test: "jumper", path: ["fuse", "feed", "motor", "ground"], probes: ["plug", "switch"] },
+    ...onFan(["fuse", "feed", "fan-plug", "motor", "ground"]),
+    { test: "ac-on", path: ["fuse", "feed", "fan-plug", "motor", "ground"], probes: ["ac"] },
+    { test: "jumper", path: ["fuse", "feed", "fan-plug", "motor", "ground"], probes: ["plug", "switch"] },
     ...onSwitch("switch"),
   ],
 };
@@ -89,8 +92,9 @@ const SWITCH_2: Circuit = {
     part("high", "high stage", 4, 2, "switch-high-dead"),
     part("resistor", "resistor", 5, 0, "resistor"),
     part("ac", "A/C trigger", 4, 3, "ac-trigger"),
-    part("motor", "fan", 6, 1, ...MOTOR_FAULTS),
-    part("ground", "ground", 7, 1, "ground"),
+    part("fan-plug", "fan plug", 6, 1, "fan-plug"),
+    part("motor", "fan", 7, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 8, 1, "ground"),
   ],
   feeds: [
     ["battery", "fuse"],
@@ -100,30 +104,32 @@ const SWITCH_2: Circuit = {
     ["plug", "high"],
     ["feed", "ac"],
     ["low", "resistor"],
-    ["resistor", "motor"],
-    ["high", "motor"],
-    ["ac", "motor"],
+    ["resistor", "fan-plug"],
+    ["high", "fan-plug"],
+    ["ac", "fan-plug"],
+    ["fan-plug", "motor"],
     ["motor", "ground"],
   ],
   commands: [],
   tests: [
-    ...onFan(["fuse", "feed", "motor", "ground"]),
-    { test: "ac-on", path: ["fuse", "feed", "motor", "ground"], probes: ["ac"] },
+    ...onFan(["fuse", "feed", "fan-plug", "motor", "ground"]),
+    { test: "ac-on", path: ["fuse", "feed", "fan-plug", "motor", "ground"], probes: ["ac"] },
     {
       test: "jumper-low",
-      path: ["fuse", "feed", "resistor", "motor", "ground"],
+      path: ["fuse", "feed", "resistor", "fan-plug", "motor", "ground"],
       probes: ["plug", "resistor"],
     },
-    { test: "jumper-high", path: ["fuse", "feed", "motor", "ground"], probes: ["plug", "motor"] },
+    { test: "jumper-high", path: ["fuse", "feed", "fan-plug", "motor", "ground"], probes: ["plug", "motor"] },
     ...onSwitch("plug"),
   ],
 };
 
-const RELAY_FAULTS = ["relay-coil", "relay-contacts", "relay-welded"];
+const RELAY_FAULTS = ["relay-coil", "relay-contacts", "relay-welded", "socket-burnt", "coil-feed"];
 
 const SWITCH_RELAYS: Circuit = {
   kind: "switch-relays",
-  name: "switch grounds two relays",
+  name: "switch grounds two relays, a fan each",
+  perFan: ["relay", "fan-plug", "motor"],
   components: [
     BATTERY,
     FUSE,
@@ -133,14 +139,16 @@ const SWITCH_RELAYS: Circuit = {
     part("plug", "switch plug", 4, 2, "switch-plug"),
     part("switch", "switch", 5, 2, ...SWITCH_FAULTS),
     part("ac", "A/C trigger", 3, 0, "ac-trigger"),
-    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
-    part("ground", "ground", 6, 1, "ground"),
+    part("fan-plug", "fan plug", 5, 1, "fan-plug"),
+    part("motor", "fan", 6, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 7, 1, "ground"),
   ],
   feeds: [
     ["battery", "fuse"],
     ["fuse", "feed"],
     ["feed", "relay"],
-    ["relay", "motor"],
+    ["relay", "fan-plug"],
+    ["fan-plug", "motor"],
     ["motor", "ground"],
   ],
   commands: [
@@ -150,15 +158,17 @@ const SWITCH_RELAYS: Circuit = {
     ["switch", "plug"],
   ],
   tests: [
-    ...onFan(["fuse", "feed", "relay", "motor", "ground"]),
-    { test: "ac-on", path: ["fuse", "feed", "relay", "motor", "ground"], probes: ["ac"] },
+    ...onFan(["fuse", "feed", "relay", "fan-plug", "motor", "ground"]),
+    { test: "ac-on", path: ["fuse", "feed", "relay", "fan-plug", "motor", "ground"], probes: ["ac"] },
     {
       test: "ground-command",
-      path: ["fuse", "feed", "relay", "wire", "motor", "ground"],
+      path: ["fuse", "feed", "relay", "wire", "fan-plug", "motor", "ground"],
       probes: ["plug", "ground"],
     },
     { test: "relay-swap", probes: ["relay"] },
     { test: "relay-socket", probes: ["relay"] },
+    { test: "socket-look", probes: ["relay"] },
+    { test: "coil-volts", probes: ["relay"] },
     { test: "wire-through", probes: ["plug", "relay"] },
     ...onSwitch("switch"),
   ],
@@ -170,8 +180,8 @@ function computerCircuit(
   name: string,
   { driver, wire, tests }: { driver: Component; wire: string; tests: CircuitTest[] },
 ): Circuit {
-  const output = ["fuse", "feed", driver.id, "motor", "ground"];
-  const commanded = ["fuse", "feed", driver.id, "wire", "computer", "motor", "ground"];
+  const output = ["fuse", "feed", driver.id, "fan-plug", "motor", "ground"];
+  const commanded = ["fuse", "feed", driver.id, "wire", "computer", "fan-plug", "motor", "ground"];
   return {
     kind,
     name,
@@ -185,14 +195,16 @@ function computerCircuit(
       part("sensor-plug", "sensor plug", 1, 3, "sensor-plug"),
       part("sensor", "sensor", 0, 3, "sensor-open", "sensor-short", "sensor-biased"),
       part("ac", "A/C trigger", 4, 3, "ac-trigger"),
-      part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
-      part("ground", "ground", 6, 1, "ground"),
+      part("fan-plug", "fan plug", 5, 1, "fan-plug"),
+      part("motor", "fan", 6, 1, ...MOTOR_FAULTS),
+      part("ground", "ground", 7, 1, "ground"),
     ],
     feeds: [
       ["battery", "fuse"],
       ["fuse", "feed"],
       ["feed", driver.id],
-      [driver.id, "motor"],
+      [driver.id, "fan-plug"],
+      ["fan-plug", "motor"],
       ["motor", "ground"],
     ],
     commands: [
@@ -220,6 +232,8 @@ const ECU_RELAY = computerCircuit("ecu-relay", "computer grounds a relay", {
   tests: [
     { test: "relay-swap", probes: ["relay"] },
     { test: "relay-socket", probes: ["relay"] },
+    { test: "socket-look", probes: ["relay"] },
+    { test: "coil-volts", probes: ["relay"] },
   ],
 });
 
@@ -240,14 +254,16 @@ const SELF_CONTAINED: Circuit = {
     part("module", "soft start", 3, 1, "module"),
     part("switch", "own thermostat", 3, 2, "switch-open", "switch-stuck", "switch-drifted"),
     part("ac", "A/C trigger", 3, 0, "ac-trigger"),
-    part("motor", "fan", 5, 1, ...MOTOR_FAULTS),
-    part("ground", "ground", 6, 1, "ground"),
+    part("fan-plug", "fan plug", 5, 1, "fan-plug"),
+    part("motor", "fan", 6, 1, ...MOTOR_FAULTS),
+    part("ground", "ground", 7, 1, "ground"),
   ],
   feeds: [
     ["battery", "fuse"],
     ["fuse", "feed"],
     ["feed", "module"],
-    ["module", "motor"],
+    ["module", "fan-plug"],
+    ["fan-plug", "motor"],
     ["motor", "ground"],
   ],
   commands: [
@@ -256,11 +272,11 @@ const SELF_CONTAINED: Circuit = {
     ["ac", "module"],
   ],
   tests: [
-    ...onFan(["fuse", "feed", "module", "motor", "ground"]),
-    { test: "ac-on", path: ["fuse", "feed", "module", "motor", "ground"], probes: ["ac"] },
+    ...onFan(["fuse", "feed", "module", "fan-plug", "motor", "ground"]),
+    { test: "ac-on", path: ["fuse", "feed", "module", "fan-plug", "motor", "ground"], probes: ["ac"] },
     {
       test: "manual-trigger",
-      path: ["fuse", "feed", "module", "motor", "ground"],
+      path: ["fuse", "feed", "module", "fan-plug", "motor", "ground"],
       probes: ["battery", "module"],
     },
     { test: "wire-through", probes: ["keyed", "module"] },
@@ -274,7 +290,7 @@ const VISCOUS: Circuit = {
   kind: "viscous",
   name: "belt-driven fan on a clutch",
   components: [
-    part("belt", "belt and pulley", 0, 1, "pump-weak"),
+    part("belt", "belt and pulley", 0, 1, "belt-slack"),
     part("clutch", "fan clutch", 2, 1, "clutch-slips", "clutch-locked"),
     part("fan", "fan blades", 4, 1),
     part("shroud", "shroud", 5, 1, "shroud-missing"),

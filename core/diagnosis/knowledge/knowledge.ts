@@ -28,6 +28,8 @@ export type TroublePattern =
   | "air"
   | "gasket"
   | "gauge"
+  | "no heat"
+  | "mix"
   | "sound";
 
 /** What can hurt while a test is done; each has its caution in `hazards.ts`. */
@@ -38,6 +40,10 @@ export type Hazard =
   | "pressure"
   | "live feed"
   | "battery"
+  | "key off"
+  | "stands"
+  | "fins"
+  | "refrigerant"
   | "stores a code"
   | "poison";
 
@@ -66,9 +72,20 @@ export interface TestKnowledge {
   /** P(outcome) where the stretch the test goes through is broken; only for tests that circuits give a path. */
   broken?: number[];
   brokenReason?: string;
-  /** Faults this test sees in their own way. */
-  sees: { row: number[]; faults: string[]; reason: string }[];
+  /** Faults this test sees in their own way; `on` where it does so on some circuits only, looked at first. */
+  sees: { row: number[]; faults: string[]; reason: string; on?: CircuitKind[] }[];
+  /** What the engine must be for it, and what it leaves behind; where absent the engine's state doesn't matter. */
+  engine?: EngineNeed;
+  /** Where the engine is heated for it: at this on its own sensor it is switched off, whatever was seen, °C. */
+  stopC?: number;
+  /** On a car with two fans: the outcome that one of them ran, how often a fault of one fan's own makes it, and others do. */
+  oneFan?: { id: string; name: string; seen: number; else: number };
+  /** Tests of one group, done from one cold start, are one warm-up. */
+  shares?: "warm-up";
 }
+
+/** Cold: from a standing engine, and it stays cold. Heats: from cold, and hot after. Hot: must be hot, and stays so. */
+export type EngineNeed = "cold" | "heats" | "hot";
 
 export interface RepairKnowledge {
   id: string;
@@ -77,6 +94,7 @@ export interface RepairKnowledge {
   partsCents: number;
   fixes: string[];
   reason: string;
+  hazards: Hazard[];
 }
 
 export const CIRCUIT_KINDS = [
@@ -117,4 +135,6 @@ export interface Circuit {
   /** What tells what to act: drawn thinner, no current for the motor. */
   commands: [from: string, to: string][];
   tests: CircuitTest[];
+  /** Components of which each fan has its own: what breaks in one leaves the other fan running. */
+  perFan?: string[];
 }

@@ -1,4 +1,4 @@
-import type { RepairKnowledge } from "./knowledge.ts";
+import type { Hazard, RepairKnowledge } from "./knowledge.ts";
 
 const repair = (
   id: string,
@@ -7,7 +7,53 @@ const repair = (
   partsCents: number,
   fixes: string[],
   reason: string,
-): RepairKnowledge => ({ id, name, minutes, partsCents, fixes, reason });
+  hazards: Hazard[] = HAZARDS_OF[id] ?? [],
+): RepairKnowledge => ({ id, name, minutes, partsCents, fixes, reason, hazards });
+
+const WET: Hazard[] = ["pressure", "hot coolant", "poison"];
+const AT_THE_FAN: Hazard[] = ["key off", "fan may start"];
+
+/** What can hurt at a repair; each is shown with its verdict. */
+const HAZARDS_OF: Record<string, Hazard[]> = {
+  "hand-back": [],
+  fuse: ["fan may start"],
+  feed: ["battery", "fan may start"],
+  ground: ["battery", "fan may start"],
+  fan: [...AT_THE_FAN, "battery", "hot coolant", "fins"],
+  "turn-fan": AT_THE_FAN,
+  resistor: [...AT_THE_FAN, "hot coolant"],
+  switch: [...WET, "fan may start"],
+  "switch-plug": ["fan may start", "hot coolant"],
+  "fan-plug": AT_THE_FAN,
+  relay: ["fan may start"],
+  "relay-socket": ["battery", "fan may start"],
+  "coil-feed": ["battery", "fan may start"],
+  sensor: [...WET, "fan may start"],
+  "sensor-plug": ["fan may start", "hot coolant"],
+  "control-wire": ["battery", "fan may start"],
+  module: [...AT_THE_FAN, "battery"],
+  computer: ["battery"],
+  "ac-trigger": ["refrigerant", "fan may start"],
+  clutch: ["key off", "hot coolant", "fins"],
+  thermostat: WET,
+  "top-up": ["pressure", "poison"],
+  bleed: ["engine running", ...WET],
+  strength: WET,
+  core: [...WET, "refrigerant", "fins", "stands", "battery"],
+  fins: ["key off", "fins", "refrigerant"],
+  shroud: [...AT_THE_FAN, "fins"],
+  belt: ["key off", "battery"],
+  pump: [...WET, "key off", "battery"],
+  hose: WET,
+  tank: WET,
+  housing: WET,
+  "oil-cooler": [...WET, "stands"],
+  cap: ["pressure"],
+  heater: [...WET, "battery", "refrigerant"],
+  flap: ["battery"],
+  gasket: [...WET, "battery"],
+  gauge: ["battery"],
+};
 
 /** Minutes of an ordinary car without hurry and a part of pattern grade; the Plan stage reckons with real ones. */
 export const REPAIRS: RepairKnowledge[] = [
@@ -29,7 +75,14 @@ export const REPAIRS: RepairKnowledge[] = [
   ),
   repair("feed", "Mend the feed wire", 45, 800, ["feed"], "finding the joint takes longer than mending it"),
   repair("ground", "Clean and bolt the ground", 25, 300, ["ground"], "bright metal, new ring, grease"),
-  repair("fan", "New fan motor or unit", 75, 18_000, ["motor"], "whole units are quicker than motors"),
+  repair(
+    "fan",
+    "New fan motor or unit",
+    75,
+    18_000,
+    ["motor", "motor-stiff"],
+    "whole units are quicker than motors",
+  ),
   repair("turn-fan", "Put the fan's polarity right", 20, 0, ["fan-backwards"], "two wires at one plug"),
   repair("resistor", "New stage resistor", 40, 4_500, ["resistor"], "on the shroud, often with the fan out"),
   repair(
@@ -40,6 +93,9 @@ export const REPAIRS: RepairKnowledge[] = [
     ["switch-open", "switch-stuck", "switch-rating", "switch-drifted", "switch-low-dead", "switch-high-dead"],
     "swapped wet with the cap on, topped up and bled",
   ),
+  repair("fan-plug", "New fan plug", 30, 1_800, ["fan-plug"], "crimped for the motor's whole current"),
+  repair("relay-socket", "New relay socket", 45, 2_000, ["socket-burnt"], "new blades, each wire tugged"),
+  repair("coil-feed", "Mend the coil's feed", 40, 600, ["coil-feed"], "mostly a small fuse or one joint"),
   repair("switch-plug", "New switch plug", 30, 1_500, ["switch-plug"], "crimped and sealed, not twisted"),
   repair("relay", "New relay", 8, 1_500, ["relay-coil", "relay-contacts", "relay-welded"], "plugs in"),
   repair(
@@ -109,8 +165,42 @@ export const REPAIRS: RepairKnowledge[] = [
     "New pump and belt",
     180,
     12_000,
-    ["pump-weak", "leak-pump"],
+    ["pump-weak", "leak-pump", "belt-slack"],
     "belt drive off, gasket, fill, bleed",
+  ),
+  repair(
+    "belt",
+    "New belt, tensioned",
+    35,
+    3_000,
+    ["belt-slack"],
+    "with its tensioner where that is at its end",
+  ),
+  repair(
+    "strength",
+    "Drain and refill at the right strength",
+    75,
+    3_500,
+    ["wrong-strength"],
+    "flush, fill, bleed",
+  ),
+  repair("flap", "Free the heater's flap", 120, 2_500, ["heater-flap"], "a gear or a cable behind the dash"),
+  repair("tank", "New expansion tank", 40, 5_000, ["leak-tank"], "cap looked at with it"),
+  repair(
+    "housing",
+    "New thermostat housing",
+    75,
+    4_500,
+    ["leak-housing"],
+    "faces cleaned, seal, fill, bleed",
+  ),
+  repair(
+    "oil-cooler",
+    "New oil cooler, both sides flushed",
+    260,
+    18_000,
+    ["leak-oil-cooler"],
+    "oil and coolant twice",
   ),
   repair("hose", "New hose and clamps", 50, 3_000, ["hose-collapsed", "leak-hose"], "drain, fill, bleed"),
   repair("cap", "New cap", 3, 1_500, ["cap-weak"], "of the card's pressure"),

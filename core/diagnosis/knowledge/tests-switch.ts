@@ -1,12 +1,16 @@
 import type { TestKnowledge } from "./knowledge.ts";
-import { fails, passes, RUNS, STANDS, shows } from "./outcome-words.ts";
+import { COLD_SWITCH, fails, passes, RUNS, STANDS, shows } from "./outcome-words.ts";
 
 /** Somebody asks for the fan with a lead in place of what asks for it: it runs, or something on the way is open. */
 function byLead(
   id: string,
   name: string,
   how: string,
-  { minutes = 4, ran = "Fan ran", mayBite = true } = {},
+  {
+    minutes = 4,
+    ran = "Fan ran",
+    mayBite = true,
+  }: { minutes?: number; ran?: string; mayBite?: boolean } = {},
 ): TestKnowledge {
   return {
     id,
@@ -23,6 +27,7 @@ function byLead(
     sees: mayBite
       ? [{ row: [0.6, 0.4], faults: ["switch-plug"], reason: "the jumper may bite where the switch doesn't" }]
       : [],
+    oneFan: { id: "one", name: "One fan ran", seen: 0.94, else: 0.01 },
   };
 }
 
@@ -47,12 +52,12 @@ export const SWITCH_TESTS: TestKnowledge[] = [
   byLead(
     "jumper",
     "Bridge the switch plug",
-    "Key on, plug off the switch, jumper across its two pins. If the fan runs, feed, wiring, motor and ground are proven and the switch is what's left.",
+    "Key on, plug off the switch, jumper across its two pins; look into the plug while it is in your hand. If the fan runs, feed, wiring, motor and ground are proven and the switch is what's left.",
   ),
   byLead(
     "jumper-low",
     "Bridge the low pair at the switch plug",
-    "Key on, plug off the switch, jumper from common to low. If the fan runs slowly, everything on the low path but the switch is proven.",
+    "Key on, plug off the switch, jumper from common to low; look into the plug while it is in your hand. If the fan runs slowly, everything on the low path but the switch is proven.",
     { ran: "Fan ran, slow" },
   ),
   byLead(
@@ -77,7 +82,9 @@ export const SWITCH_TESTS: TestKnowledge[] = [
     name: "Measure the switch hot, unplugged",
     minutes: 12,
     needs: ["meter", "engine past the switch's start"],
-    how: "Engine past the stamp's start by five degrees on the live value. Plug off, ohms between the pins: it must have closed. Below its start the test says nothing.",
+    engine: "hot",
+    stopC: 112,
+    how: "Engine past the stamp's start by five degrees on the live value, and the tank by the switch hot to the hand's back: a switch in a cold tank is right to stay open. Plug off, ohms between the pins: it must have closed. Below its start the test says nothing.",
     hazards: ["fan may start", "engine running", "hot coolant"],
     outcomes: [passes("closed", "Closed"), fails("open", "Open")],
     usual: [0.93, 0.07],
@@ -89,6 +96,8 @@ export const SWITCH_TESTS: TestKnowledge[] = [
         faults: ["switch-drifted", "switch-rating"],
         reason: "closes later than it is told",
       },
+      { row: [0.05, 0.95], faults: ["thermostat-shut"], reason: "nothing hot gets to the switch" },
+      { row: [0.35, 0.65], faults: COLD_SWITCH, reason: "little that is hot gets to the switch" },
       { row: [0.15, 0.85], faults: ["switch-low-dead"], reason: "the stage that is measured first" },
       { row: [0.7, 0.3], faults: ["switch-high-dead"], reason: "the high stage is rarely reached" },
     ],
@@ -98,6 +107,7 @@ export const SWITCH_TESTS: TestKnowledge[] = [
     name: "Switch in the pot with a thermometer",
     minutes: 35,
     needs: ["pot and heat", "thermometer", "meter", "catch pan"],
+    engine: "cold",
     how: "Swap it out with the cap on, hang it in water, heat slowly and stir. Note where each stage closes and, cooling, where it opens; hold both against the stamp.",
     hazards: ["pressure", "poison"],
     outcomes: [
@@ -152,6 +162,7 @@ export const SWITCH_TESTS: TestKnowledge[] = [
         faults: ["relay-coil", "relay-contacts", "relay-welded"],
         reason: "unless the twin is no better",
       },
+      { row: [0.8, 0.2], faults: ["socket-burnt"], reason: "another relay may grip for a while" },
     ],
   },
   {
@@ -177,20 +188,55 @@ export const SWITCH_TESTS: TestKnowledge[] = [
       },
       {
         row: [0.04, 0.01, 0.93, 0.02],
-        faults: ["switch-open", "switch-plug", "control-wire", "computer"],
-        reason: "whatever commands it doesn't",
+        faults: ["switch-open", "switch-plug", "control-wire", "computer", "coil-feed"],
+        reason: "whatever commands it doesn't, or its coil has no feed",
+      },
+      {
+        row: [0.55, 0.01, 0.42, 0.02],
+        faults: ["thermostat-shut", ...COLD_SWITCH],
+        on: ["switch-relays"],
+        reason: "a switch in a cold tank commands nothing",
+      },
+      {
+        row: [0.45, 0.35, 0.1, 0.1],
+        faults: ["socket-burnt"],
+        reason: "a probe touches what a blade doesn't",
       },
       {
         row: [0.35, 0.01, 0.62, 0.02],
         faults: ["sensor-biased", "sensor-plug"],
         reason: "asked for too late",
       },
-      { row: [0.03, 0.02, 0.02, 0.93], faults: ["motor", "ground"], reason: "behind the socket" },
+      { row: [0.03, 0.02, 0.02, 0.93], faults: ["motor", "ground", "fan-plug"], reason: "behind the socket" },
       {
         row: [0.93, 0.02, 0.03, 0.02],
         faults: ["relay-coil", "relay-contacts"],
         reason: "only the relay is left",
       },
     ],
+  },
+  {
+    id: "socket-look",
+    name: "Look into the relay socket",
+    minutes: 2,
+    needs: ["lamp"],
+    how: "Key off, relay out. Brown plastic, a blade spread or green? Push a spare blade in: it must grip.",
+    hazards: ["fan may start"],
+    outcomes: [passes("clean", "Clean, grips"), fails("burnt", "Brown or loose")],
+    usual: [0.94, 0.06],
+    usualReason: "old sockets look poor and work",
+    sees: [{ row: [0.1, 0.9], faults: ["socket-burnt"], reason: "heat leaves its colour" }],
+  },
+  {
+    id: "coil-volts",
+    name: "Feed at the relay's coil, key on",
+    minutes: 3,
+    needs: ["meter"],
+    how: "Relay out, key on. Volts from the coil's feed in the socket to the battery's minus. None: look for the coil's own small fuse.",
+    hazards: ["fan may start"],
+    outcomes: [passes("there", "Battery voltage"), fails("missing", "Nothing")],
+    usual: [0.97, 0.03],
+    usualReason: "the wrong blade probed",
+    sees: [{ row: [0.04, 0.96], faults: ["coil-feed"], reason: "that is what it measures" }],
   },
 ];

@@ -64,8 +64,9 @@ export function circuitOf(
 export interface FindContext {
   /** How often each hypothesis was confirmed in the shop's signed jobs on this kind of circuit. */
   history?: History;
-  /** Where the card says the fan starts, low stage first. */
+  /** Where the card says the fan starts, low stage first, and what feels it. */
   fanOnC?: readonly number[];
+  fanSenses?: "engine" | "radiator";
   /** True where the shop's own books have work on this vehicle not long before. */
   isAfterWork?: boolean;
 }
@@ -78,7 +79,7 @@ export interface FindContext {
 export function findState(
   entries: readonly Entry[],
   kind: CircuitKind,
-  { history = [], fanOnC = [], isAfterWork = false }: FindContext = {},
+  { history = [], fanOnC = [], fanSenses, isAfterWork = false }: FindContext = {},
 ): FindState {
   const circuit = CIRCUITS[kind];
   const handbook = handbookPriors(circuit);
@@ -86,7 +87,7 @@ export function findState(
   const confirmed = Object.fromEntries(handbook.map(({ id }) => [id, counts.get(id) ?? 0]));
   const confirmedJobs = Object.values(confirmed).reduce((sum, times) => sum + times, 0);
   const weights = weighAsked(learnPriors(handbook, confirmed), askedOf(entries, isAfterWork));
-  const results = resultsOf(entries, fanOnC);
+  const results = resultsOf(entries, { fanOnC, fanSenses });
   const whole = modelOf(circuit, { weights });
   const isHere = ({ test }: { test: string }) => whole.tests.some(({ id }) => id === test);
   // A book outlives the knowledge it was written by: a result that is known no longer stays in it and is no evidence.

@@ -72,13 +72,18 @@ describe("resultsOf", () => {
       unit: "°C",
       data: { fan: "none" },
     };
-    expect(resultsOf(book([reading]), [98])[0]).toMatchObject({
+    expect(resultsOf(book([reading]), { fanOnC: [98] })[0]).toMatchObject({
       test: "warm-up",
       outcome: "no-fan",
       from: "reading",
     });
-    expect(resultsOf(book([reading]), [101])).toEqual([]);
-    expect(resultsOf(book([test("warm-up", "as-card"), reading]), [98])[0]?.outcome).toBe("as-card");
+    expect(resultsOf(book([reading]), { fanOnC: [101] })).toEqual([]);
+    const radiator = { fanOnC: [88], fanSenses: "radiator" as const };
+    expect(resultsOf(book([reading]), radiator)).toEqual([]);
+    expect(resultsOf(book([{ ...reading, value: 108 }]), radiator)[0]?.outcome).toBe("no-fan");
+    expect(resultsOf(book([test("warm-up", "as-card"), reading]), { fanOnC: [98] })[0]?.outcome).toBe(
+      "as-card",
+    );
   });
 });
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { book } from "../../book/book.fixture.ts";
 import type { WarmUpCar } from "../../thermal/index.ts";
-import { analyseTrace, type TraceSpec } from "../../trace/index.ts";
+import { analyseTrace, type Trace, type TraceSpec } from "../../trace/index.ts";
 import { simulated } from "../../trace/log.fixture.ts";
 import { resultsOf } from "./index.ts";
 
@@ -10,8 +10,11 @@ const CAR: WarmUpCar = { thermostatOpensC: 87, draught: 0.3, fans: [{ onC: 98, o
 
 /** The outcomes that a booked log of this car would give, judged by the card. */
 function told(car: Partial<WarmUpCar>, minutes = 40) {
-  const { trace } = simulated({ car: { ...CAR, ...car }, ambientC: 20, minutes, seed: 5 });
-  const { checks, peakC } = analyseTrace(trace, CARD);
+  return toldBy(simulated({ car: { ...CAR, ...car }, ambientC: 20, minutes, seed: 5 }).trace);
+}
+
+function toldBy(trace: Trace, card = CARD) {
+  const { checks, peakC } = analyseTrace(trace, card);
   const log = {
     stage: "prove",
     kind: "reading",
@@ -36,6 +39,29 @@ describe("what a judged log says to the tests of Find", () => {
 
   it("of a log that stopped too soon: never got there", () => {
     expect(told({}, 17)["warm-up"]).toBe("never-there");
+  });
+
+  it("of a sensor that never spoke: the sensor, and nothing of thermostat or fan", () => {
+    const { trace } = simulated({ car: CAR, ambientC: 20, minutes: 20, seed: 5 });
+    trace.coolantC.fill(-40);
+    expect(toldBy(trace)).toEqual({ "live-cold": "coldest" });
+    trace.coolantC.fill(215);
+    expect(toldBy(trace)).toEqual({ "live-cold": "hottest" });
+  });
+
+  it("of a sensor that lies after a night: apart, and no wrong thermostat", () => {
+    const { trace } = simulated({ car: CAR, ambientC: 20, minutes: 40, seed: 5 });
+    const lying = { ...trace, coolantC: trace.coolantC.map((celsius) => celsius + 11) };
+    expect(toldBy(lying, { ...CARD, restedH: 12 })).toEqual({ "live-cold": "apart" });
+  });
+
+  it("of two stages where the high one was never needed: as the card", () => {
+    const fans = [
+      { onC: 98, offC: 92, air: 1.3 },
+      { onC: 106, offC: 100, air: 1.3 },
+    ];
+    const { trace } = simulated({ car: { ...CAR, fans }, ambientC: 20, minutes: 40, seed: 5 });
+    expect(toldBy(trace, { ...CARD, fanOnC: [98, 106], fanOffC: [92, 100] })["warm-up"]).toBe("as-card");
   });
 
   it("of thermostats that hang open, stay shut and open at the wrong place", () => {

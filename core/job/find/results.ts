@@ -25,34 +25,59 @@ type Told = { test: string; outcome: string };
 const THERMOSTAT = { early: "early", never: "never", elsewhere: "late" } as const;
 
 function fanOutcome(fanOn: LogCheck | undefined, peak: LogCheck | undefined): string | undefined {
-  if (fanOn?.verdict === "pass") return peak?.verdict === "fail" ? "boils" : "as-card";
+  const isAsCard =
+    fanOn?.verdict === "pass" || (fanOn?.verdict === "not-seen" && (fanOn.stagesSeen ?? 0) > 0);
+  if (isAsCard) return peak?.verdict === "fail" ? "boils" : "as-card";
   if (fanOn?.verdict === "fail") return fanOn.failing === "never" ? "no-fan" : "elsewhere";
-  return fanOn && "never-there";
+  // Only a log that stayed under the start says that it was never there; what can't be told says nothing.
+  const { measured, expected } = fanOn ?? {};
+  return measured !== undefined && expected !== undefined && measured < expected ? "never-there" : undefined;
+}
+
+/** A sensor that never spoke, or that stood apart from the air after a night. */
+function sensorOutcome({ signal, soak }: WarmUpLog["checks"]): string | undefined {
+  if (signal?.verdict === "fail" && signal.failing === "never")
+    return (signal.measured ?? 0) < 0 ? "coldest" : "hottest";
+  if (soak?.verdict === "pass") return "agree";
+  return soak?.verdict === "fail" ? "apart" : undefined;
 }
 
 /** What the checks of a warm-up log say to the tests that ask for the same. */
-function resultsOfLog({ checks: { fanOn, peak, thermostat, soak } }: WarmUpLog): Told[] {
+function resultsOfLog({ checks }: WarmUpLog): Told[] {
+  const { fanOn, peak, thermostat } = checks;
   const results: Told[] = [];
   const fan = fanOutcome(fanOn, peak);
   if (fan) results.push({ test: "warm-up", outcome: fan });
   if (thermostat?.verdict === "pass") results.push({ test: "thermostat-watch", outcome: "opens" });
   else if (thermostat?.verdict === "fail")
     results.push({ test: "thermostat-watch", outcome: THERMOSTAT[thermostat.failing ?? "elsewhere"] });
-  if (soak?.verdict === "pass") results.push({ test: "live-cold", outcome: "agree" });
+  const sensor = sensorOutcome(checks);
+  if (sensor) results.push({ test: "live-cold", outcome: sensor });
   return results;
 }
 
 /** Past the start by more than a switch's tolerance a fan that stands still is a dead one. */
 const TOLERANCE_C = 4;
 
-/** "ect 101 fan none": hot enough for the first stage, and no fan heard. */
-function resultsOfReading({ fan }: FanHeard, entry: Entry, fanOnC: readonly number[]): Told[] {
+/** A switch in the radiator's cooled end stands this far below the engine's own sensor, at the most. */
+const RADIATOR_LAG_C = 15;
+
+/** What the card says of the fan's start. */
+export interface FanCard {
+  /** Low stage first. */
+  fanOnC?: readonly number[];
+  fanSenses?: "engine" | "radiator";
+}
+
+/** "ect 101 fan none": hot enough for the first stage where its switch sits, and no fan heard. */
+function resultsOfReading({ fan }: FanHeard, entry: Entry, { fanOnC = [], fanSenses }: FanCard): Told[] {
   const [startC] = fanOnC;
-  const isHot = startC !== undefined && entry.unit === "°C" && (entry.value ?? 0) > startC + TOLERANCE_C;
+  const limitC = (startC ?? 0) + TOLERANCE_C + (fanSenses === "radiator" ? RADIATOR_LAG_C : 0);
+  const isHot = startC !== undefined && entry.unit === "°C" && (entry.value ?? 0) > limitC;
   return isHot && fan === "none" ? [{ test: "warm-up", outcome: "no-fan" }] : [];
 }
 
-function told(entry: Entry, fanOnC: readonly number[]): { from: Result["from"]; found: Told[] } | undefined {
+function told(entry: Entry, card: FanCard): { from: Result["from"]; found: Told[] } | undefined {
   const said = factOf(entry);
   if (said?.fact instanceof TestOutcome) {
     const { test, outcome } = said.fact;
@@ -60,7 +85,7 @@ function told(entry: Entry, fanOnC: readonly number[]): { from: Result["from"]; 
   }
   if (said?.fact instanceof WarmUpLog) return { from: "log", found: resultsOfLog(said.fact) };
   if (said?.fact instanceof FanHeard)
-    return { from: "reading", found: resultsOfReading(said.fact, entry, fanOnC) };
+    return { from: "reading", found: resultsOfReading(said.fact, entry, card) };
   return undefined;
 }
 
@@ -69,14 +94,14 @@ function told(entry: Entry, fanOnC: readonly number[]): { from: Result["from"]; 
  * taken off (a log after the repair proves the repair, not the fault), and readings past the card's start without a fan.
  * The latest of one test stands, but a person's own result is not overruled by a log or a reading.
  */
-export function resultsOf(entries: readonly Entry[], fanOnC: readonly number[] = []): Result[] {
+export function resultsOf(entries: readonly Entry[], card: FanCard = {}): Result[] {
   const counting = standing(entries);
   const firstOut =
     counting.find((entry) => entry.stage === "strip" && (entry.out ?? 0) > 0)?.order ??
     Number.POSITIVE_INFINITY;
   const results = new Map<string, Result>();
   for (const entry of counting) {
-    const said = told(entry, fanOnC);
+    const said = told(entry, card);
     if (!said || (said.from !== "person" && entry.order > firstOut)) continue;
     for (const each of said.found) {
       if (said.from !== "person" && results.get(each.test)?.from === "person") continue;
