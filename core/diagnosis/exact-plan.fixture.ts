@@ -3,6 +3,9 @@ import { nextActions } from "./next-actions.ts";
 
 type Weights = readonly number[];
 
+/** Not done, or one of so many outcomes less one. */
+const MOST_OUTCOMES = 10;
+
 const sum = (figures: Weights) => figures.reduce((total, figure) => total + figure, 0);
 
 interface Move {
@@ -11,13 +14,44 @@ interface Move {
   leads: { weights: Weights; step: string; extraCents: number }[];
 }
 
+/** How an engine stands, as the rules tell it: cold, hot, or hot by a warm-up of this name that still runs. */
+type Engine = "cold" | "hot" | { shares: string };
+type Test = Model["tests"][number];
+
+function minutesFrom(engine: Engine, { minutes, engine: need, shares }: Test, rates: Rates): number {
+  const isCold = engine === "cold";
+  if (need === "hot" && isCold) return minutes + (rates.heatMinutes ?? 0);
+  if (need === "cold" && !isCold) return minutes + (rates.coolMinutes ?? 0);
+  if (need !== "heats" || isCold) return minutes;
+  const isShared = typeof engine === "object" && engine.shares === shares;
+  return isShared ? Math.min(minutes, rates.alongMinutes ?? 0) : minutes + (rates.coolMinutes ?? 0);
+}
+
+function engineAfter(engine: Engine, { engine: need, shares }: Test): Engine {
+  if (need === undefined) return engine;
+  if (need === "cold") return "cold";
+  return need === "heats" && shares !== undefined ? { shares } : "hot";
+}
+
+/** Tests of the model that must come first and aren't done. */
+const waitsFor = (
+  model: Model,
+  { after = [] }: { after?: readonly string[] },
+  isDone: (id: string) => boolean,
+) => after.some((id) => model.tests.some((test) => test.id === id) && !isDone(id));
+
 /** Every move of a state, straight from the rules. Weights are not normalised, so costs are times their mass. */
-function movesOf(model: Model, rates: Rates, weights: Weights, done: ReadonlySet<string>): Map<string, Move> {
+function movesOf(
+  model: Model,
+  rates: Rates,
+  weights: Weights,
+  { done, engine }: { done: ReadonlySet<string>; engine: Engine },
+): Map<string, Move> {
   const moves = new Map<string, Move>();
   for (const test of model.tests) {
-    if (done.has(test.id)) continue;
+    if (done.has(test.id) || waitsFor(model, test, (id) => done.has(id))) continue;
     moves.set(test.id, {
-      cents: test.minutes * rates.centsPerMinute,
+      cents: minutesFrom(engine, test, rates) * rates.centsPerMinute,
       leads: test.outcomes.map((outcome) => ({
         weights: weights.map((weight, i) => weight * (outcome.given[model.hypotheses[i]?.id ?? ""] ?? 0)),
         step: `${test.id}=${outcome.id}`,
@@ -47,8 +81,12 @@ const keyOf = (steps: ReadonlySet<string>) => [...steps].sort().join("|");
  */
 export function exactCents(model: Model, rates: Rates): number {
   const ids = model.hypotheses.map((each) => each.id);
+  const groups = [...new Set(model.tests.map(({ shares }) => shares ?? ""))];
+  const numberOf = (engine: Engine) =>
+    engine === "cold" ? 0 : engine === "hot" ? 1 : 2 + groups.indexOf(engine.shares);
+  const placeOf = (id: string) => model.tests.findIndex((test) => test.id === id);
   const tests = model.tests.map((test) => ({
-    cents: test.minutes * rates.centsPerMinute,
+    test,
     rows: test.outcomes.map((outcome) => ids.map((id) => outcome.given[id] ?? 0)),
   }));
   const repairs = model.repairs.map((repair) => {
@@ -61,12 +99,13 @@ export function exactCents(model: Model, rates: Rates): number {
       bits: ids.reduce((bits, id, i) => bits + (fixes.includes(id) ? 2 ** i : 0), 0),
     };
   });
-  const digit = tests.map((_, t) => 2 ** ids.length * 8 ** t);
+  const engines = 2 + groups.length;
+  const digit = tests.map((_, t) => 2 ** ids.length * MOST_OUTCOMES ** t);
   const leastCents = ids.map((_, i) =>
     Math.min(...repairs.filter(({ bits }) => bits & (1 << i)).map(({ cents }) => cents)),
   );
   const memory = new Map<number, number>();
-  const solve = (weights: number[], key: number, done: number): number => {
+  const solve = (weights: number[], key: number, done: number, engine: Engine): number => {
     let mass = 0;
     let floor = 0;
     for (let i = 0; i < weights.length; i++) {
@@ -74,28 +113,37 @@ export function exactCents(model: Model, rates: Rates): number {
       floor += (weights[i] as number) * (leastCents[i] as number);
     }
     if (mass < 1e-12) return 0;
-    const known = memory.get(key);
+    const place = key * engines + numberOf(engine);
+    const known = memory.get(place);
     if (known !== undefined) return known;
     let best = Number.POSITIVE_INFINITY;
+    const isDone = (id: string) => Boolean(done & (1 << placeOf(id)));
     const out = key % 2 ** ids.length;
     for (const { cents, wrongCents, bits } of repairs) {
       const left = weights.map((weight, i) => (bits & (1 << i) ? 0 : weight));
       const mended = mass - sum(left);
       if (mended <= 0) continue;
       const price = cents * mass + wrongCents * (mass - mended);
-      if (price < best) best = Math.min(best, price + solve(left, key - out + (out | bits), done));
+      if (price < best) best = Math.min(best, price + solve(left, key - out + (out | bits), done, "hot"));
     }
-    for (const [t, { cents, rows }] of tests.entries()) {
-      if (done & (1 << t) || cents * mass + floor >= best) continue;
+    for (const [t, { test, rows }] of tests.entries()) {
+      if (done & (1 << t) || waitsFor(model, test, isDone)) continue;
+      const cents = minutesFrom(engine, test, rates) * rates.centsPerMinute;
+      if (cents * mass + floor >= best) continue;
       let price = cents * mass;
       for (const [o, row] of rows.entries()) {
         const next = weights.map((weight, i) => weight * (row[i] as number));
-        price += solve(next, key + (digit[t] as number) * (o + 1), done | (1 << t));
+        price += solve(
+          next,
+          key + (digit[t] as number) * (o + 1),
+          done | (1 << t),
+          engineAfter(engine, test),
+        );
         if (price >= best) break;
       }
       best = Math.min(best, price);
     }
-    memory.set(key, best);
+    memory.set(place, best);
     return best;
   };
   const total = sum(model.hypotheses.map((each) => each.weight));
@@ -103,6 +151,7 @@ export function exactCents(model: Model, rates: Rates): number {
     model.hypotheses.map((each) => each.weight / total),
     0,
     0,
+    "cold",
   );
 }
 
@@ -114,16 +163,24 @@ export function followedCents(model: Model, rates: Rates): number {
     steps: ReadonlySet<string>,
     evidence: { test: string; outcome: string }[],
     ruledOut: string[],
+    engine: Engine,
   ): number => {
     const mass = sum(weights);
     if (mass < 1e-9) return 0;
-    const key = keyOf(steps);
+    const key = `${keyOf(steps)} ${JSON.stringify(engine)}`;
     const known = memory.get(key);
     if (known !== undefined) return known;
-    const first = nextActions(model, evidence, rates, ruledOut)[0];
+    const first = nextActions(model, evidence, rates, ruledOut, {
+      heat: typeof engine === "object" ? `warming ${engine.shares}` : engine,
+    })[0];
     const move =
-      first && movesOf(model, rates, weights, new Set(evidence.map((each) => each.test))).get(first.id);
+      first &&
+      movesOf(model, rates, weights, { done: new Set(evidence.map((each) => each.test)), engine }).get(
+        first.id,
+      );
     if (!first || !move) throw new Error("the planner names nothing that can be done");
+    const tested = model.tests.find(({ id }) => id === first.id);
+    const next = first.kind === "test" && tested ? engineAfter(engine, tested) : "hot";
     let cents = mass * move.cents;
     for (const lead of move.leads) {
       const [, outcome] = lead.step.split("=");
@@ -139,10 +196,15 @@ export function followedCents(model: Model, rates: Rates): number {
               new Set([...steps, lead.step]),
               [...evidence, { test: first.id, outcome: outcome ?? "" }],
               ruledOut,
+              next,
             )
-          : follow(lead.weights, new Set([...steps, lead.step]), evidence, [
-              ...new Set([...ruledOut, ...fixed]),
-            ]);
+          : follow(
+              lead.weights,
+              new Set([...steps, lead.step]),
+              evidence,
+              [...new Set([...ruledOut, ...fixed])],
+              next,
+            );
     }
     memory.set(key, cents);
     return cents;
@@ -153,6 +215,7 @@ export function followedCents(model: Model, rates: Rates): number {
     new Set(),
     [],
     [],
+    "cold",
   );
 }
 

@@ -1,4 +1,5 @@
 export { type Conflict, conflict } from "./conflict.ts";
+export type { Heat } from "./engine.ts";
 export { countsOf, type History, learnPriors, type Prior } from "./learn-priors.ts";
 export {
   checkModel,

@@ -13,6 +13,12 @@ export interface ModelTest {
   id: string;
   minutes: number;
   name?: string;
+  /** What the engine must be for it: cold, heated from cold by it, or hot already; absent where it doesn't matter. */
+  engine?: "cold" | "heats" | "hot";
+  /** Tests of one name here, done one after the other from one cold start, are one warm-up. */
+  shares?: string;
+  /** Tests of this model that come before it; those the model lacks are not waited for. */
+  after?: readonly string[];
   /** `given[h]` is P(this outcome | h); over a test's outcomes they add up to one for every hypothesis. */
   outcomes: readonly { id: string; name?: string; given: Readonly<Record<string, number>> }[];
 }
@@ -23,6 +29,8 @@ export interface ModelRepair {
   partsCents: number;
   fixes: readonly string[];
   name?: string;
+  /** Tests of this model without which it is not offered. */
+  after?: readonly string[];
 }
 
 /** Each test is done at most once; outcomes are independent given the hypothesis. */
@@ -34,7 +42,15 @@ export interface Rates {
   recheckMinutes: number;
   /** What it costs when a car handed back as sound comes back. */
   comebackCents: number;
+  /** Working minutes it takes to have a cold engine hot, and what waiting until a hot one is cold is worth of them. */
+  heatMinutes?: number;
+  coolMinutes?: number;
+  /** A second test on a warm-up that is run anyway takes this much, minutes. */
+  alongMinutes?: number;
 }
+
+/** How the engine stands when the next action is chosen. */
+export type EngineState = "cold" | "hot";
 
 /** The hypothesis that is always one, and the repair that goes with it. */
 export const NOTHING_WRONG = "nothing-wrong";

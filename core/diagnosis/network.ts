@@ -10,11 +10,17 @@ export interface NetworkRepair {
   /** What its place in a row of repairs is reckoned by: the two together, never 0. */
   priceCents: number;
   fixed: number[];
+  /** Places of the tests without which it is not offered. */
+  after: number[];
 }
 
 export interface NetworkTest {
   id: string;
   cents: number;
+  need: "cold" | "heats" | "hot" | undefined;
+  shares: string | undefined;
+  /** Places of the tests that come before it. */
+  after: number[];
   /** likelihood[outcome][hypothesis]. */
   likelihood: Float64Array[];
 }
@@ -22,6 +28,9 @@ export interface NetworkTest {
 /** A model turned into arrays. */
 export interface Network {
   size: number;
+  heatCents: number;
+  coolCents: number;
+  alongCents: number;
   tests: NetworkTest[];
   repairs: NetworkRepair[];
   /** The cheapest way of fixing each hypothesis if it were known: what no plan can beat. */
@@ -32,6 +41,12 @@ export interface Network {
 
 export function toNetwork(model: Model, rates: Rates): Network {
   const { centsPerMinute, recheckMinutes, comebackCents } = rates;
+  const { heatMinutes = 0, coolMinutes = 0, alongMinutes = 0 } = rates;
+  const placesOf = (after: readonly string[] = []) =>
+    after.flatMap((id) => {
+      const place = model.tests.findIndex((test) => test.id === id);
+      return place < 0 ? [] : [place];
+    });
   for (const [name, figure] of Object.entries(rates)) {
     if (!(figure >= 0 && Number.isFinite(figure)))
       throw new RangeError(`${name} is ${figure}; it must be 0 or more`);
@@ -40,9 +55,12 @@ export function toNetwork(model: Model, rates: Rates): Network {
   const tests = model.tests.map((test) => ({
     id: test.id,
     cents: test.minutes * centsPerMinute,
+    need: test.engine,
+    shares: test.shares,
+    after: placesOf(test.after),
     likelihood: test.outcomes.map((outcome) => Float64Array.from(ids, (id) => outcome.given[id] ?? 0)),
   }));
-  const repairs = model.repairs.map(({ id, minutes, partsCents, fixes }): NetworkRepair => {
+  const repairs = model.repairs.map(({ id, minutes, partsCents, fixes, after }): NetworkRepair => {
     const isHandBack = id === HAND_BACK;
     const fixed = isHandBack ? [NOTHING_WRONG] : fixes;
     const cents =
@@ -53,6 +71,7 @@ export function toNetwork(model: Model, rates: Rates): Network {
       cents,
       wrongCents,
       priceCents: Math.max(cents + wrongCents, 1e-9),
+      after: placesOf(after),
       fixed: ids.flatMap((hypothesis, index) => (fixed.includes(hypothesis) ? [index] : [])),
     };
   });
@@ -65,7 +84,16 @@ export function toNetwork(model: Model, rates: Rates): Network {
   const classOf = Int32Array.from(ids, (_, index) =>
     repairs.findIndex((repair) => repair.fixed.includes(index) && repair.cents === knownCents[index]),
   );
-  return { size: ids.length, tests, repairs, knownCents, classOf };
+  return {
+    size: ids.length,
+    heatCents: heatMinutes * centsPerMinute,
+    coolCents: coolMinutes * centsPerMinute,
+    alongCents: alongMinutes * centsPerMinute,
+    tests,
+    repairs,
+    knownCents,
+    classOf,
+  };
 }
 
 /** What perfect knowledge would still cost, times the mass of `weights`: a lower bound for every plan. */

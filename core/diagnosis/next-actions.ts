@@ -1,3 +1,4 @@
+import { type Heat, heatedCents } from "./engine.ts";
 import { type Evidence, HAND_BACK, type Model, NOTHING_WRONG, type Rates } from "./model.ts";
 import { toNetwork } from "./network.ts";
 import { logWeights } from "./posterior.ts";
@@ -9,6 +10,10 @@ export interface NextAction {
   /** Expected cost from here to the end of the job if this is done next. */
   expectedCents: number;
   because: string;
+  /** What the engine wants first: heating from cold, or standing until it is cold, a night mostly. */
+  first?: "heat" | "cool";
+  /** True where it is had on the warm-up that was just run. */
+  isAlong?: true;
 }
 
 const percent = (share: number) => `${share > 0 && share < 0.005 ? "under 1" : Math.round(share * 100)} %`;
@@ -71,7 +76,8 @@ function becauseOfRepair(model: Model, repair: Model["repairs"][number], now: Fl
  * minutes, parts and a recheck; handing back as nothing wrong has no recheck and costs a comeback where it was wrong.
  * Decision-theoretic troubleshooting (Heckerman, Breese and Rommelse, 1995), searched deeper while its allowance of
  * pricings lasts; without clock or chance, so the same question has the same answer. `ruledOut` are hypotheses whose
- * repair was tried in vain. Throws `RangeError` for a model, evidence or rates that can't be reckoned with and where
+ * repair was tried in vain; `heat` is how the engine stands, and a test that waits for another one, or a repair that does,
+ * is not among the actions. Throws `RangeError` for a model, evidence or rates that can't be reckoned with and where
  * nothing possible is left.
  */
 export function nextActions(
@@ -79,30 +85,36 @@ export function nextActions(
   evidence: Evidence,
   rates: Rates,
   ruledOut: readonly string[] = [],
+  { heat = "cold" }: { heat?: Heat } = {},
 ): NextAction[] {
   const now = shares(model, evidence, ruledOut);
   const network = toNetwork(model, rates);
   const done = Uint8Array.from(model.tests, (test) =>
     evidence.some((each) => each.test === test.id) ? 1 : 0,
   );
-  const { tests, repairs } = new Search(network).price(now, done);
+  const { tests, repairs } = new Search(network).price(now, done, heat);
   const actions: NextAction[] = [];
   for (const [index, test] of model.tests.entries()) {
-    if (done[index]) continue;
+    const expectedCents = tests[index] ?? Number.POSITIVE_INFINITY;
+    if (done[index] || expectedCents === Number.POSITIVE_INFINITY) continue;
+    const wait = heatedCents(network, index, heat) - (network.tests[index]?.cents ?? 0);
     actions.push({
       kind: "test",
       id: test.id,
-      expectedCents: tests[index] ?? 0,
+      expectedCents,
       because: becauseOfTest(model, test, now),
+      ...(wait > 0 ? { first: network.tests[index]?.need === "hot" ? "heat" : "cool" } : {}),
+      ...(wait < 0 ? { isAlong: true } : {}),
     });
   }
   for (const [index, repair] of model.repairs.entries()) {
     const helps = network.repairs[index]?.fixed.some((each) => (now[each] ?? 0) > 0);
-    if (!helps) continue;
+    const expectedCents = repairs[index] ?? Number.POSITIVE_INFINITY;
+    if (!helps || expectedCents === Number.POSITIVE_INFINITY) continue;
     actions.push({
       kind: "repair",
       id: repair.id,
-      expectedCents: repairs[index] ?? 0,
+      expectedCents,
       because: becauseOfRepair(model, repair, now),
     });
   }

@@ -1,7 +1,8 @@
+import { type Heat, heatAfter, heatedCents } from "./engine.ts";
 import { boundCents, type Network, Pricer } from "./network.ts";
 
 /** How many states may be priced before the search must answer: some ten milliseconds on a workshop's laptop. */
-const MOST_PRICINGS = 800;
+const MOST_PRICINGS = 560;
 const MOST_DEPTH = 12;
 /** How many of the best actions are looked into deeper, at the root and below it. */
 const ROOT_BEAM = 8;
@@ -27,6 +28,7 @@ function marks(count: number, start: number): Uint32Array {
 interface State {
   weights: Float64Array;
   done: Uint8Array;
+  heat: Heat;
   high: number;
   low: number;
 }
@@ -50,6 +52,7 @@ const DEARER = 7;
  */
 export class Search {
   private readonly memory = new Map<number, Known>();
+  private readonly heatMarks = new Map<Heat, number>();
   private readonly highs: Uint32Array;
   private readonly lows: Uint32Array;
   private readonly cheapestTest: number;
@@ -79,16 +82,21 @@ export class Search {
     );
   }
 
-  private after(state: State, mark: number, weights: Float64Array, done: Uint8Array): State {
+  private after(state: State, mark: number, given: Pick<State, "weights" | "done" | "heat">): State {
     return {
-      weights,
-      done,
+      ...given,
       high: (state.high ^ (this.highs[mark] ?? 0)) >>> 0,
       low: (state.low ^ (this.lows[mark] ?? 0)) >>> 0,
     };
   }
 
-  private outcomeOf(state: State, test: number, outcome: number, done: Uint8Array): State | undefined {
+  private outcomeOf(
+    state: State,
+    test: number,
+    outcome: number,
+    done: Uint8Array,
+    heat: Heat,
+  ): State | undefined {
     const likelihood = this.network.tests[test]?.likelihood[outcome];
     if (!likelihood) return undefined;
     const weights = new Float64Array(this.network.size);
@@ -98,13 +106,20 @@ export class Search {
       weights[i] = weight;
       mass += weight;
     }
-    return mass < NEVER ? undefined : this.after(state, (this.firstMark[test] ?? 0) + outcome, weights, done);
+    if (mass < NEVER) return undefined;
+    return this.after(state, (this.firstMark[test] ?? 0) + outcome, { weights, done, heat });
   }
 
   private withoutFixed(state: State, repair: number): State {
     const weights = Float64Array.from(state.weights);
     for (const index of this.network.repairs[repair]?.fixed ?? []) weights[index] = 0;
-    return this.after(state, (this.firstMark[this.network.tests.length] ?? 0) + repair, weights, state.done);
+    // A repair's recheck is a warm-up.
+    const { done } = state;
+    return this.after(state, (this.firstMark[this.network.tests.length] ?? 0) + repair, {
+      weights,
+      done,
+      heat: "hot",
+    });
   }
 
   private isSpent(): boolean {
@@ -115,13 +130,14 @@ export class Search {
   testCents(state: State, test: number, depth: number, ceiling = Number.POSITIVE_INFINITY): number {
     const { network } = this;
     const mass = massOf(state.weights);
-    let cents = mass * (network.tests[test]?.cents ?? 0);
+    let cents = mass * heatedCents(network, test, state.heat);
+    const heat = heatAfter(network, test, state.heat);
     if (cents + boundCents(network, state.weights) >= ceiling) return Number.POSITIVE_INFINITY;
     const done = Uint8Array.from(state.done);
     done[test] = 1;
     const outcomes = network.tests[test]?.likelihood.length ?? 0;
     for (let outcome = 0; outcome < outcomes; outcome++) {
-      const next = this.outcomeOf(state, test, outcome, done);
+      const next = this.outcomeOf(state, test, outcome, done, heat);
       if (next) cents += this.bestCents(next, depth - 1);
       if (cents >= ceiling) return Number.POSITIVE_INFINITY;
     }
@@ -147,7 +163,7 @@ export class Search {
       return { index, ratio: fixed / Math.max(repair.cents + repair.wrongCents, 1e-9) };
     });
     return ratios
-      .filter(({ ratio }) => ratio > 0)
+      .filter(({ ratio, index }) => ratio > 0 && this.isDue(state, this.network.repairs[index]?.after))
       .sort((a, b) => b.ratio - a.ratio)
       .slice(0, REPAIRS_TRIED)
       .map(({ index }) => index);
@@ -158,7 +174,7 @@ export class Search {
     let best = ceiling;
     const promising: { test: number; cents: number }[] = [];
     for (let test = 0; test < this.network.tests.length; test++) {
-      if (state.done[test]) continue;
+      if (state.done[test] || !this.isDue(state, this.network.tests[test]?.after)) continue;
       const cents = this.testCents(state, test, 1, depth > 1 ? Number.POSITIVE_INFINITY : best);
       best = Math.min(best, cents);
       if (depth > 1) promising.push({ test, cents });
@@ -171,8 +187,22 @@ export class Search {
     return best;
   }
 
+  /** Whether everything that comes before it is done. */
+  private isDue(state: State, after: readonly number[] = []): boolean {
+    return after.every((test) => state.done[test]);
+  }
+
+  private heatMark(heat: Heat): number {
+    const known = this.heatMarks.get(heat);
+    if (known !== undefined) return known;
+    const mark = heat === "cold" ? 0 : Math.imul(this.heatMarks.size + 1, 0x9e3779b1) >>> 0;
+    this.heatMarks.set(heat, mark);
+    return mark;
+  }
+
   bestCents(state: State, depth: number): number {
-    const key = state.high * 0x200000 + (state.low >>> 11);
+    const mark = this.heatMark(state.heat);
+    const key = ((state.high ^ mark) >>> 0) * 0x200000 + (((state.low ^ mark) >>> 0) >>> 11);
     const known = this.memory.get(key);
     if (known && known.depth >= depth) return known.cents;
     this.pricings++;
@@ -200,7 +230,7 @@ export class Search {
       if (state.done[test]) continue;
       let left = 0;
       for (let outcome = 0; outcome < likelihood.length; outcome++) {
-        const next = this.outcomeOf(state, test, outcome, state.done);
+        const next = this.outcomeOf(state, test, outcome, state.done, state.heat);
         if (next) left += pricer.bits(next.weights);
       }
       const told = bits - left;
@@ -209,9 +239,16 @@ export class Search {
     return Number.isFinite(least) ? least * DEARER : 0;
   }
 
-  /** What each action costs from here to the end, in the network's order; tests done already cost Infinity. */
-  price(weights: Float64Array, done: Uint8Array): { tests: number[]; repairs: number[] } {
-    const state: State = { weights, done, high: 0, low: 0 };
+  /**
+   * What each action costs from here to the end, in the network's order; tests done already, and what waits for another
+   * test, cost Infinity.
+   */
+  price(
+    weights: Float64Array,
+    done: Uint8Array,
+    heat: Heat = "cold",
+  ): { tests: number[]; repairs: number[] } {
+    const state: State = { weights, done, heat, high: 0, low: 0 };
     const { tests, repairs } = this.network;
     this.centsPerBit = this.priceOfABit(state);
     const priceAt = (action: number, depth: number) =>
@@ -219,12 +256,16 @@ export class Search {
         ? this.testCents(state, action, depth)
         : this.repairCents(state, action - tests.length, depth);
     const actions = [...tests, ...repairs].map((_, action) => {
-      const isDone = action < tests.length && done[action];
-      return { action, depth: 1, cents: isDone ? Number.POSITIVE_INFINITY : priceAt(action, 1) };
+      const { after } = (action < tests.length ? tests[action] : repairs[action - tests.length]) ?? {};
+      const isOut = (action < tests.length && done[action]) || !this.isDue(state, after);
+      return { action, depth: 1, cents: isOut ? Number.POSITIVE_INFINITY : priceAt(action, 1) };
     });
     let deepest = 1;
     for (let depth = 2; depth <= MOST_DEPTH && !this.isSpent(); depth++) {
-      const best = [...actions].sort((a, b) => a.cents - b.cents).slice(0, ROOT_BEAM);
+      const best = [...actions]
+        .filter(({ cents }) => cents < Number.POSITIVE_INFINITY)
+        .sort((a, b) => a.cents - b.cents)
+        .slice(0, ROOT_BEAM);
       const deeper = best.map((each) => ({ each, cents: priceAt(each.action, depth) }));
       // A depth that could not be looked through fairly counts for none of its actions.
       if (this.isSpent() && depth > 2) break;

@@ -1,3 +1,4 @@
+import { type Heat, heatAfter, heatedCents } from "./engine.ts";
 import {
   CIRCUITS,
   type Circuit,
@@ -12,6 +13,7 @@ import {
   weighAsked,
 } from "./knowledge/index.ts";
 import { type Evidence, HAND_BACK, type Model, type ModelRepair } from "./model.ts";
+import { toNetwork } from "./network.ts";
 import { nextActions } from "./next-actions.ts";
 import { posterior } from "./posterior.ts";
 
@@ -39,7 +41,7 @@ export function virtualCar(random: Random, circuit: Circuit) {
   };
 }
 
-type State = { evidence: Evidence; ruledOut: string[] };
+type State = { evidence: Evidence; ruledOut: string[]; heat: Heat };
 /** What a way of working does next: a test or a repair of the model. */
 export type Way = (model: Model, state: State, circuit: Circuit) => { kind: "test" | "repair"; id: string };
 
@@ -60,8 +62,8 @@ const beliefIn = (repair: ModelRepair, belief: Record<string, number>, ruledOut:
   return left.reduce((sum, [id, share]) => sum + (repair.fixes.includes(id) ? share : 0), 0) / total;
 };
 
-export const planned: Way = (model, { evidence, ruledOut }) => {
-  const [first] = nextActions(model, evidence, USUAL_RATES, ruledOut);
+export const planned: Way = (model, { evidence, ruledOut, heat }) => {
+  const [first] = nextActions(model, evidence, USUAL_RATES, ruledOut, { heat });
   if (!first) throw new Error("nothing to do");
   return first;
 };
@@ -89,15 +91,24 @@ export function work(random: Random, car: ReturnType<typeof virtualCar>, way: Wa
   const { model, truth, circuit } = car;
   const evidence: { test: string; outcome: string }[] = [];
   const ruledOut: string[] = [];
+  const network = toNetwork(model, USUAL_RATES);
+  let heat: Heat = "cold";
+  let nights = 0;
+  let isBoiled = false;
+  let wrongAs: string | undefined;
   let cents = 0;
   let verdict: boolean | undefined;
   let firstRepair: boolean | undefined;
   for (;;) {
-    const next = way(model, { evidence, ruledOut }, circuit);
+    const next = way(model, { evidence, ruledOut, heat }, circuit);
     if (next.kind === "test") {
       const test = model.tests.find(({ id }) => id === next.id);
       if (!test) throw new Error(`no test ${next.id}`);
-      cents += test.minutes * USUAL_RATES.centsPerMinute;
+      const place = model.tests.indexOf(test);
+      const price = heatedCents(network, place, heat);
+      if (price > (network.tests[place]?.cents ?? 0) && network.tests[place]?.need !== "hot") nights++;
+      cents += price;
+      heat = heatAfter(network, place, heat);
       evidence.push({
         test: test.id,
         outcome: pick(random, test.outcomes, ({ given }) => given[truth] ?? 0).id,
@@ -110,15 +121,40 @@ export function work(random: Random, car: ReturnType<typeof virtualCar>, way: Wa
     const isRight = repair.fixes.includes(truth);
     const isSure = isHandBack || beliefIn(repair, posterior(model, evidence), ruledOut) >= VERDICT_BELIEF;
     firstRepair ??= isRight;
-    if (isSure || isRight) verdict ??= isRight;
+    if (isSure || isRight) {
+      if (verdict === undefined && !isRight && BOILS.includes(truth))
+        isBoiled = repair.id === "switch" || isHandBack;
+      if (verdict === undefined && !isRight) wrongAs = repair.id;
+      verdict ??= isRight;
+    }
+    heat = "hot";
     cents += isHandBack
       ? repair.minutes * USUAL_RATES.centsPerMinute + (isRight ? 0 : USUAL_RATES.comebackCents)
       : (repair.minutes + USUAL_RATES.recheckMinutes) * USUAL_RATES.centsPerMinute + repair.partsCents;
     if (isRight)
-      return { cents, isRight: verdict ?? true, isFirstRight: firstRepair, tests: evidence.length };
+      return {
+        cents,
+        isRight: verdict ?? true,
+        isFirstRight: firstRepair,
+        tests: evidence.length,
+        nights,
+        isBoiled,
+        wrongAs,
+      };
     ruledOut.push(...repair.fixes);
   }
 }
+
+/** Faults that boil an engine while somebody thinks that a switch was all. */
+export const BOILS = [
+  "thermostat-shut",
+  "low-coolant",
+  "air-lock",
+  "pump-weak",
+  "belt-slack",
+  "hose-collapsed",
+  "head-gasket",
+];
 
 /** So many cars over all circuits, worked one way. */
 export function workMany(random: Random, cars: number, way: Way) {
@@ -131,6 +167,8 @@ export function workMany(random: Random, cars: number, way: Way) {
     rightShare: share(results.filter(({ isRight }) => isRight).length),
     firstRightShare: share(results.filter(({ isFirstRight }) => isFirstRight).length),
     meanCents: share(results.reduce((sum, { cents }) => sum + cents, 0)),
+    boiled: results.filter(({ isBoiled }) => isBoiled).length,
+    nightsShare: share(results.reduce((sum, { nights }) => sum + nights, 0)),
     meanTests: share(results.reduce((sum, { tests }) => sum + tests, 0)),
   };
 }

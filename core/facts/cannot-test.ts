@@ -1,14 +1,22 @@
-import { IsString, Length } from "class-validator";
+import { IsIn, IsOptional, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../units/index.ts";
 import type { Loose } from "./fact.ts";
 import { sentence } from "./words.ts";
 
-/** A test that can't be done here: no tool, no time, not on this car. */
+/** Why not, and how long that holds: the tool for the job, time until tomorrow, the car for good, heat until it has cooled. */
+export const CANNOT_BECAUSE = ["tool", "time", "car", "hot"] as const;
+export type CannotBecause = (typeof CANNOT_BECAUSE)[number];
+
+/** A test that can't be done here: no tool, no time, not on this car, or not now because it is hot. */
 export class CannotTest {
   @IsString()
   @Length(1, 40, { message: "A test that is known here." })
   test: string;
+
+  @IsOptional()
+  @IsIn(CANNOT_BECAUSE, { message: "No tool, no time, not on this car, or too hot now." })
+  why?: CannotBecause;
 
   static readonly fact = "cannot-test";
   static readonly version = 1;

@@ -1,4 +1,4 @@
-export { CannotTest } from "./cannot-test.ts";
+export { CANNOT_BECAUSE, type CannotBecause, CannotTest } from "./cannot-test.ts";
 export { CautionRead } from "./caution-read.ts";
 export { CheckedPart } from "./checked-part.ts";
 export { ChosenPart, GRADES, type Grade } from "./chosen-part.ts";
@@ -33,6 +33,7 @@ export { unwritable } from "./plain-text.ts";
 export { Signature } from "./signature.ts";
 export { Strength } from "./strength.ts";
 export { TestOutcome } from "./test-outcome.ts";
+export { TriedRepair } from "./tried-repair.ts";
 export { Trouble } from "./trouble.ts";
 export { Waiting } from "./wait.ts";
 export { WAITS, type WaitKind } from "./wait-kinds.ts";

@@ -17,6 +17,7 @@ import { OwnTest } from "./own-test.ts";
 import { Signature } from "./signature.ts";
 import { Strength } from "./strength.ts";
 import { TestOutcome } from "./test-outcome.ts";
+import { TriedRepair } from "./tried-repair.ts";
 import { Trouble } from "./trouble.ts";
 import { Waiting } from "./wait.ts";
 import { WarmUpLog } from "./warm-up-log.ts";
@@ -33,6 +34,7 @@ export const FACTS: readonly FactClass[] = [
   TestOutcome,
   OwnTest,
   CannotTest,
+  TriedRepair,
   FanCircuit,
   FanHeard,
   Finding,

@@ -20,12 +20,13 @@ import {
   STAGES,
   type Stage,
 } from "../book/index.ts";
-import { isOutcome, UNSURE } from "../diagnosis/knowledge/index.ts";
+import { isOutcome, REPAIRS, UNSURE } from "../diagnosis/knowledge/index.ts";
 import { CannotTest } from "./cannot-test.ts";
 import { factOf, factTrouble, messagesOf, unknownFactOf } from "./facts-of.ts";
 import { IsMoment } from "./moment.ts";
 import { unwritable } from "./plain-text.ts";
 import { TestOutcome } from "./test-outcome.ts";
+import { TriedRepair } from "./tried-repair.ts";
 
 /** What a sensor, gauge or meter in a vehicle shop can show, by the unit it is written in. */
 export const UNIT_RANGES: Readonly<Record<string, readonly [number, number]>> = {
@@ -133,6 +134,8 @@ function knowledgeTrouble(entry: WrittenEntry): string | undefined {
   const said = factOf(entry)?.fact;
   if (said instanceof TestOutcome && !isOutcome(said.test, said.outcome))
     return "That test is not known here, or has no such outcome.";
+  if (said instanceof TriedRepair && !REPAIRS.some(({ id }) => id === said.repair))
+    return "That repair is not known here.";
   if (said instanceof CannotTest && !isOutcome(said.test, UNSURE)) return "That test is not known here.";
   return undefined;
 }

@@ -82,6 +82,30 @@ export function Done({ find, onTest }: { find: Find; onTest: (test: string) => v
           );
         })}
       </ul>
+      {find.state && find.state.tried.length > 0 && (
+        <ul className="mt-2">
+          {find.state.tried.map(({ repair, entryId, name }) => (
+            <li key={entryId} className="flex flex-wrap items-center gap-x-3 border-rule border-b py-1.5">
+              <VerdictShape verdict="fail" />
+              <span className="min-w-48 flex-1">
+                <span className="font-bold">{name}</span> tried, the trouble stayed: what it mends is ruled
+                out
+              </span>
+              {mayBook && (
+                <Button
+                  weight="quiet"
+                  className="px-2"
+                  aria-label={`Take it back: ${name} tried`}
+                  onClick={() => find.strike(entryId, "decision")}
+                  data-repair={repair}
+                >
+                  Take it back
+                </Button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
       {find.state && find.state.cannot.length > 0 && (
         <ul className="mt-2">
           {find.state.cannot.map(({ test, entryId, because }) => (

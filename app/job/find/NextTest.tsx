@@ -1,5 +1,6 @@
 import { useEffect, useRef } from "react";
-import { CAUTIONS, testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import type { NextAction } from "../../../core/diagnosis/index.ts";
+import { cautionsOf, testOf, testsOf } from "../../../core/diagnosis/knowledge/index.ts";
 import { inShownTemperatures } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
@@ -13,13 +14,23 @@ const Key = ({ children }: { children: string }) => (
 );
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+/** What the engine wants before a test. */
+export const engineWords = ({ first, isAlong }: Pick<NextAction, "first" | "isAlong">): string =>
+  isAlong
+    ? "on this warm-up"
+    : first === "heat"
+      ? "and warming it up"
+      : first === "cool"
+        ? "after a night"
+        : "";
 const SMALL = "min-h-12 justify-start px-3 py-1 text-left font-normal";
 
 /** One test as one card: why, how, caution, and what was seen as big buttons. */
 export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: string; isChosen: boolean }) {
   const { state, mayBook, report, unsure, cannot } = find;
   const { system } = useJob();
-  const test = testOf(testId);
+  const test = testsOf(state.circuit).find(({ id }) => id === testId) ?? testOf(testId);
+  const cautions = cautionsOf(test);
   const action = state.actions.find(({ kind, id }) => kind === "test" && id === testId);
   const heading = useRef<HTMLHeadingElement>(null);
   useOutcomeKeys(test.outcomes.length, {
@@ -28,7 +39,7 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
       if (outcome && mayBook) report(testId, outcome.id);
     },
     unsure: () => mayBook && unsure(testId),
-    cannot: (reason) => mayBook && cannot(testId, reason),
+    cannot: (why) => mayBook && cannot(testId, why),
   });
   useEffect(() => {
     if (isChosen) heading.current?.focus();
@@ -41,18 +52,21 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
           {done ? "Once more" : isChosen ? "The test you chose" : "Next test"}
           {test.needs.length > 0 && `; needs ${test.needs.join(", ")}`}
         </span>
-        <span className="figure whitespace-nowrap">{test.minutes} min</span>
+        <span className="whitespace-nowrap">
+          <span className="figure">{test.minutes} min</span>
+          {action && engineWords(action) && <span>, {engineWords(action)}</span>}
+        </span>
       </p>
       <h3 id="next-test" ref={heading} tabIndex={-1} className="text-xl" data-next-test={testId}>
         {test.name}
       </h3>
       <p className="leading-snug">{inShownTemperatures(test.how, system)}</p>
-      {test.hazards.length > 0 && (
+      {cautions.length > 0 && (
         <p
           role="note"
           className="border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-3 font-bold text-[0.95rem] leading-snug"
         >
-          {inShownTemperatures(test.hazards.map((hazard) => CAUTIONS[hazard]).join(" "), system)}
+          {inShownTemperatures(cautions.join(" "), system)}
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
@@ -73,8 +87,8 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
           Not sure
           <Key>{NOT_SURE_KEY}</Key>
         </Button>
-        {CANNOT.map(({ key, reason }) => (
-          <Button key={key} className={SMALL} disabled={!mayBook} onClick={() => cannot(testId, reason)}>
+        {CANNOT.map(({ key, reason, why }) => (
+          <Button key={key} className={SMALL} disabled={!mayBook} onClick={() => cannot(testId, why)}>
             <span>
               <span className="sr-only">Can't do here: </span>
               {capital(reason)}

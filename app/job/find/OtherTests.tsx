@@ -1,5 +1,6 @@
 import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
+import { engineWords } from "./NextTest.tsx";
 import type { KnownFind } from "./useFind.ts";
 
 /** Every other test that could be done, best next first; any of them can be taken. */
@@ -17,12 +18,15 @@ export function OtherTests({
     <details>
       <summary className="min-h-12 py-3 font-bold">{tests.length} other tests, best first</summary>
       <ul className="grid gap-x-8 lg:grid-cols-2">
-        {tests.map(({ id }) => (
+        {tests.map(({ id, ...action }) => (
           <li key={id} className="flex items-center justify-between gap-3 border-rule border-b">
             <Button weight="quiet" className="justify-start px-1 text-left" onClick={() => onTest(id)}>
               {testOf(id).name}
             </Button>
-            <span className="figure whitespace-nowrap text-ink-2">{testOf(id).minutes} min</span>
+            <span className="text-right text-ink-2">
+              <span className="figure whitespace-nowrap">{testOf(id).minutes} min</span>{" "}
+              <span className="text-sm">{engineWords(action)}</span>
+            </span>
           </li>
         ))}
       </ul>

@@ -1,6 +1,8 @@
 import { useState } from "react";
+import { cautionsOfRepair, REPAIRS } from "../../../core/diagnosis/knowledge/index.ts";
 import { customerText, type VerdictOffer } from "../../../core/job/find/index.ts";
 import { standing } from "../../../core/ledger/index.ts";
+import { inShownTemperatures } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
 import type { KnownFind } from "./useFind.ts";
@@ -54,7 +56,10 @@ export function VerdictCard({
   offer: VerdictOffer;
   onTestOn?: () => void;
 }) {
-  const { decide, mayBook, finding } = find;
+  const { decide, tried, mayBook, finding } = find;
+  const { system } = useJob();
+  const known = REPAIRS.find(({ id }) => id === offer.repair.id);
+  const cautions = known ? cautionsOfRepair(known) : [];
   const { repair, kind } = offer;
   const isSound = offer.hypothesis === "nothing-wrong";
   const isSaid = finding?.words.toLowerCase() === offer.name.toLowerCase();
@@ -73,6 +78,14 @@ export function VerdictCard({
         </span>
       </p>
       <p>{offer.because}</p>
+      {cautions.length > 0 && (
+        <p
+          role="note"
+          className="border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-3 font-bold text-[0.95rem] leading-snug"
+        >
+          {inShownTemperatures(cautions.join(" "), system)}
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
         <Button
           weight="main"
@@ -82,6 +95,11 @@ export function VerdictCard({
         >
           {isSaid ? "It is in the book" : isSound ? "Nothing wrong: book it" : "This is the fault: book it"}
         </Button>
+        {!isSound && (
+          <Button className="min-h-14" disabled={!mayBook} onClick={() => tried(repair.id, repair.name)}>
+            Tried it: the trouble stayed
+          </Button>
+        )}
         {onTestOn && (
           <Button className="min-h-14" onClick={onTestOn}>
             Test on anyway

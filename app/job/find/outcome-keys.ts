@@ -1,13 +1,15 @@
 import { useEffect, useRef } from "react";
+import type { CannotBecause } from "../../../core/facts/index.ts";
 
 /** Under the left hand, in the order of the buttons; clear of the keys that go places. */
-const KEYS: readonly string[] = ["a", "s", "d", "f", "q", "w"];
+const KEYS: readonly string[] = ["a", "s", "d", "f", "q", "w", "e", "r"];
 export const NOT_SURE_KEY = "z";
 /** Why a test can't be done here, with its key. */
-export const CANNOT: readonly { key: string; reason: string }[] = [
-  { key: "x", reason: "no tool" },
-  { key: "c", reason: "no time" },
-  { key: "v", reason: "not on this car" },
+export const CANNOT: readonly { key: string; reason: string; why: CannotBecause }[] = [
+  { key: "x", reason: "no tool", why: "tool" },
+  { key: "c", reason: "no time today", why: "time" },
+  { key: "v", reason: "not on this car", why: "car" },
+  { key: "b", reason: "too hot now", why: "hot" },
 ];
 
 export const keyFor = (index: number): string => KEYS[index] ?? "";
@@ -19,7 +21,7 @@ const isTyping = (target: EventTarget | null) =>
 interface Doings {
   outcome: (index: number) => void;
   unsure: () => void;
-  cannot: (reason: string) => void;
+  cannot: (why: CannotBecause) => void;
 }
 
 /** Outcome buttons by key, while nobody types and no place was asked for with g just before. */
@@ -42,7 +44,7 @@ export function useOutcomeKeys(outcomes: number, doings: Doings): void {
       else {
         const why = CANNOT.find(({ key }) => key === event.key);
         if (!why) return;
-        latest.current.cannot(why.reason);
+        latest.current.cannot(why.why);
       }
       event.preventDefault();
     };

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { type ClientLoaderFunctionArgs, isRouteErrorResponse, Link, useLoaderData } from "react-router";
+import { readBarredTests } from "../../../server/jobs/read-barred-tests.ts";
 import { readHistoryForJob } from "../../../server/jobs/read-history.ts";
 import { readRecentJob } from "../../../server/jobs/read-recent-job.ts";
 import { guarded } from "../../shell/guard.server.ts";
@@ -21,6 +22,7 @@ export const loader = guarded("desk", async ({ params, desk }) => ({
   ...(await desk(async (given) => ({
     history: await readHistoryForJob(given, params.jobId ?? ""),
     recent: await readRecentJob(given, params.jobId ?? ""),
+    notOnThisCar: await readBarredTests(given, params.jobId ?? ""),
   }))),
   isCutOff: false,
 }));
@@ -31,7 +33,7 @@ export async function clientLoader({ serverLoader }: ClientLoaderFunctionArgs) {
     return await serverLoader<typeof loader>();
   } catch (error) {
     if (error instanceof Response || isRouteErrorResponse(error)) throw error;
-    return { history: {}, recent: null, isCutOff: true };
+    return { history: {}, recent: null, notOnThisCar: [], isCutOff: true };
   }
 }
 
@@ -60,8 +62,8 @@ function Booked({ find }: { find: FindView }) {
 
 /** What is still possible, what to test next and why, and the verdict when enough is known. */
 export default function Find() {
-  const { history, recent, isCutOff } = useLoaderData<typeof clientLoader>();
-  const find = useFind(history, recent !== null);
+  const { history, recent, notOnThisCar, isCutOff } = useLoaderData<typeof clientLoader>();
+  const find = useFind(history, recent !== null, notOnThisCar);
   const [chosen, setChosen] = useState<{ test: string; isRepeat: boolean }>();
   const [testsOn, setTestsOn] = useState(false);
   if (!isKnown(find)) {

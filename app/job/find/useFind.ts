@@ -1,7 +1,8 @@
-import { useMemo } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { History } from "../../../core/diagnosis/index.ts";
-import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import { testOf, testsOf } from "../../../core/diagnosis/knowledge/index.ts";
 import {
+  type CannotBecause,
   CannotTest,
   CoolantLevel,
   dataOf,
@@ -10,40 +11,64 @@ import {
   Finding,
   factOf,
   TestOutcome,
+  TriedRepair,
   WarmUpLog,
 } from "../../../core/facts/index.ts";
 import { circuitOf, type FindState, findState, UNSURE, verdictOffer } from "../../../core/job/find/index.ts";
 import { findingOf } from "../../../core/job/index.ts";
 import type { Entry } from "../../../core/ledger/index.ts";
 import { useJob } from "../context.ts";
+import { CANNOT } from "./outcome-keys.ts";
 
 /** Entries that move what Find knows; typing bolts into the book does not think the plan over again. */
-const MOVES = [TestOutcome, CannotTest, FanCircuit, WarmUpLog, FanHeard, CoolantLevel];
+const MOVES = [TestOutcome, CannotTest, TriedRepair, FanCircuit, WarmUpLog, FanHeard, CoolantLevel];
 const matters = (entry: Entry) =>
   entry.stage === "ask" ||
   entry.corrects !== undefined ||
   MOVES.some((kind) => factOf(entry)?.fact instanceof kind);
 
+const HOUR_MS = 3_600_000;
+
+/** Which hour it is, so that what has cooled or is tomorrow comes back by itself. */
+function useHour(): number {
+  const hourNow = () => Math.floor(Date.now() / HOUR_MS);
+  const [hour, setHour] = useState(hourNow);
+  useEffect(() => {
+    const timer = setInterval(() => setHour(hourNow), HOUR_MS / 4);
+    return () => clearInterval(timer);
+  });
+  return hour;
+}
+
 /** What Find knows, and the ways to add to it. */
-export function useFind(history: History, isAfterWork: boolean) {
+export function useFind(history: History, isAfterWork: boolean, notOnThisCar: readonly string[]) {
   const { page, entries, book, mayBook } = useJob();
   const kind = circuitOf(entries, page.card?.circuit);
   const moved = entries
     .filter(matters)
     .map(({ id }) => id)
     .join();
+  const hour = useHour();
   // biome-ignore lint/correctness/useExhaustiveDependencies: entries count by those that matter
   const state = useMemo(
     (): FindState | undefined =>
-      kind && findState(entries, kind, { history, fanOnC: page.card?.fanOnC, fanSenses: page.card?.fanSenses, isAfterWork }),
-    [kind, moved, history, isAfterWork],
+      kind &&
+      findState(entries, kind, {
+        history,
+        fanOnC: page.card?.fanOnC,
+        fanSenses: page.card?.fanSenses,
+        isAfterWork,
+        notOnThisCar,
+        now: new Date().toISOString(),
+      }),
+    [kind, moved, history, isAfterWork, notOnThisCar, hour],
   );
   const finding = findingOf(entries);
   const offer = useMemo(() => state && verdictOffer(state), [state]);
 
   /** Books an outcome; one that is there already is corrected by it, so that a test counts once. */
   const report = (testId: string, outcomeId: string, seen?: string) => {
-    const test = testOf(testId);
+    const test = (state && testsOf(state.circuit).find(({ id }) => id === testId)) ?? testOf(testId);
     const outcome = test.outcomes.find(({ id }) => id === outcomeId);
     const earlier = state?.results.find((result) => result.test === testId && result.from === "person");
     book({
@@ -60,12 +85,19 @@ export function useFind(history: History, isAfterWork: boolean) {
     });
   };
   const unsure = (testId: string) => report(testId, UNSURE);
-  const cannot = (testId: string, reason: string) =>
+  const cannot = (testId: string, why: CannotBecause) =>
     book({
       kind: "decision",
       item: testOf(testId).name,
-      text: `can't be done here: ${reason}`,
-      data: dataOf(CannotTest, { test: testId }),
+      text: `can't be done here: ${CANNOT.find((each) => each.why === why)?.reason ?? why}`,
+      data: dataOf(CannotTest, { test: testId, why }),
+    });
+  const tried = (repair: string, name: string) =>
+    book({
+      kind: "decision",
+      item: name,
+      text: "tried, the trouble stayed",
+      data: dataOf(TriedRepair, { repair }),
     });
   const strike = (entryId: string, kind: "test" | "decision") => book({ kind, corrects: entryId });
   const decide = (hypothesis: string, words: string) =>
@@ -79,7 +111,7 @@ export function useFind(history: History, isAfterWork: boolean) {
       }),
       ...(finding ? { corrects: finding.entryId } : {}),
     });
-  return { kind, state, offer, finding, mayBook, report, unsure, cannot, strike, decide };
+  return { kind, state, offer, finding, mayBook, report, unsure, cannot, tried, strike, decide };
 }
 
 export type Find = ReturnType<typeof useFind>;

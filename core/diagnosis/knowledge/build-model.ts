@@ -83,14 +83,31 @@ export interface ModelChoices {
   weights?: readonly Prior[];
   /** Tests that can't be done here. */
   without?: readonly string[];
+  /** True where somebody has looked at the level: until then no engine is warmed up. */
+  isLevelKnown?: boolean;
+  /** True after an overheat: nobody is sold a radiator before a gas test and a pressure test. */
+  isAfterRed?: boolean;
+  /** Tests whose thing lies in the hand already, by what was done last: a look takes this much, minutes. */
+  inHand?: Readonly<Record<string, number>>;
 }
+
+/** What comes before an engine is run hot, and before a radiator is sold after an overheat. */
+const BEFORE_HEAT = ["level", "look"];
+const AFTER_RED: Record<string, string[]> = { core: ["gas-test", "pressure-test"] };
+/** "Nothing wrong" is handed back with its proof: a level, a look and a warm-up that was watched. */
+const PROOF: Record<string, string[]> = { "hand-back": ["level", "look", "warm-up"] };
 
 /** The handbook's weights for a circuit. */
 export const handbookPriors = (circuit: Circuit): Prior[] =>
   hypothesesOf(circuit).map(({ id, weight }) => ({ id, weight }));
 
+const heats = ({ engine }: TestKnowledge) => engine === "heats" || engine === "hot";
+
 /** A circuit's knowledge as the plain model that the reckoning takes. Throws `RangeError` where the knowledge has a hole. */
-export function modelOf(circuit: Circuit, { weights = [], without = [] }: ModelChoices = {}): Model {
+export function modelOf(
+  circuit: Circuit,
+  { weights = [], without = [], isLevelKnown = false, isAfterRed = false, inHand = {} }: ModelChoices = {},
+): Model {
   const hypotheses = hypothesesOf(circuit);
   const weightOf = (fault: HypothesisKnowledge) =>
     weights.find(({ id }) => id === fault.id)?.weight ?? fault.weight;
@@ -103,7 +120,10 @@ export function modelOf(circuit: Circuit, { weights = [], without = [] }: ModelC
         return {
           id: test.id,
           name: test.name,
-          minutes: test.minutes,
+          minutes: Math.min(test.minutes, inHand[test.id] ?? test.minutes),
+          ...(test.engine ? { engine: test.engine } : {}),
+          ...(test.shares ? { shares: test.shares } : {}),
+          ...(heats(test) && !isLevelKnown ? { after: BEFORE_HEAT } : {}),
           outcomes: test.outcomes.map(({ id, name }, index) => ({
             id,
             name,
@@ -117,6 +137,8 @@ export function modelOf(circuit: Circuit, { weights = [], without = [] }: ModelC
       minutes,
       partsCents,
       fixes: fixes.filter((fault) => hypotheses.some((hypothesis) => hypothesis.id === fault)),
+      ...(isAfterRed && AFTER_RED[id] ? { after: AFTER_RED[id] } : {}),
+      ...(PROOF[id] ? { after: PROOF[id] } : {}),
     })).filter(({ fixes }) => fixes.length > 0),
   };
 }

@@ -1,4 +1,4 @@
-import type { Hazard } from "./knowledge.ts";
+import type { Hazard, RepairKnowledge, TestKnowledge } from "./knowledge.ts";
 
 /** One short caution a hazard, shown where the test is. The maker's instructions come before any of them. */
 export const CAUTIONS: Record<Hazard, string> = {
@@ -15,3 +15,15 @@ export const CAUTIONS: Record<Hazard, string> = {
   "stores a code": "This stores a code of your own: clear it after and write it down.",
   poison: "Coolant poisons animals: catch it, wipe it up.",
 };
+
+/** What to read before a test, with the temperature at which a hot one ends whatever was seen. */
+export const cautionsOf = ({ hazards, stopC }: Pick<TestKnowledge, "hazards" | "stopC">): string[] => [
+  ...hazards.map((hazard) => CAUTIONS[hazard]),
+  ...(stopC === undefined
+    ? []
+    : [`At ${stopC} °C on the engine's own sensor: engine off, cap shut, let it stand.`]),
+];
+
+/** What to read before a repair. */
+export const cautionsOfRepair = ({ hazards }: Pick<RepairKnowledge, "hazards">): string[] =>
+  hazards.map((hazard) => CAUTIONS[hazard]);

@@ -2,7 +2,7 @@ export { type Asked, weighAsked } from "./asked.ts";
 export { handbookPriors, hypothesesOf, type ModelChoices, modelOf, testOf, testsOf } from "./build-model.ts";
 export { checkKnowledge, notToldApart } from "./check-knowledge.ts";
 export { CIRCUITS, COOLANT_PROBES } from "./circuits.ts";
-export { CAUTIONS } from "./hazards.ts";
+export { CAUTIONS, cautionsOf, cautionsOfRepair } from "./hazards.ts";
 export { HYPOTHESES, hypothesisOf } from "./hypotheses.ts";
 export { isOutcome, UNSURE } from "./is-outcome.ts";
 export {

@@ -5,10 +5,20 @@ import type { Rates } from "../model.ts";
  * minutes, to see that a repair helped; a car that comes back costs two hours, a collection, a good name and, one time in
  * twenty, an engine that overheated first: 400.00.
  */
-export const USUAL_RATES: Rates = { centsPerMinute: 100, recheckMinutes: 40, comebackCents: 40_000 };
+export const USUAL_RATES: Rates = {
+  centsPerMinute: 100,
+  recheckMinutes: 40,
+  comebackCents: 60_000,
+  // Running it up to its fan, somebody beside it.
+  heatMinutes: 15,
+  // A night, or an afternoon, is no work; but the car stands in the way, the owner without it, and it is fetched twice.
+  coolMinutes: 45,
+  // A look more on a warm-up that runs anyway.
+  alongMinutes: 3,
+};
 
 /**
  * From this share of belief a repair is called the verdict. Below it a repair may still be the cheapest next step: then it
  * is offered as a trial, and its recheck gives the verdict. One wrong in twenty is what a good shop lives with.
  */
-export const VERDICT_BELIEF = 0.95;
+export const VERDICT_BELIEF = 0.97;

@@ -194,6 +194,7 @@ export const FLOW_TESTS: TestKnowledge[] = [
           "core-blocked-inside",
           "pump-weak",
           "belt-slack",
+          "hose-collapsed",
           "clutch-slips",
           "thermostat-shut",
           "shroud-missing",

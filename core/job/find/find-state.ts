@@ -2,6 +2,7 @@ import {
   type Conflict,
   conflict,
   countsOf,
+  type Heat,
   type History,
   learnPriors,
   type Model,
@@ -23,10 +24,13 @@ import {
   USUAL_RATES,
   weighAsked,
 } from "../../diagnosis/knowledge/index.ts";
-import { FanCircuit, lastFact } from "../../facts/index.ts";
+import { FanCircuit, factsOf, lastFact, TriedRepair } from "../../facts/index.ts";
 import type { Entry } from "../../ledger/index.ts";
 import { askedOf } from "./asked-of.ts";
-import { cannotOf, type Result, resultsOf } from "./results.ts";
+import { type Cannot, cannotOf } from "./cannot.ts";
+import { heatOf } from "./engine-now.ts";
+import { inHand, isAfterRed, offered, withoutRunningFan } from "./offered.ts";
+import { type Result, resultsOf } from "./results.ts";
 
 export interface Suspect {
   id: string;
@@ -45,7 +49,11 @@ export interface FindState {
   /** Results that are evidence: sure ones, of tests that this circuit has. */
   evidence: { test: string; outcome: string }[];
   unsure: Result[];
-  cannot: { test: string; entryId: string; because: string }[];
+  cannot: Cannot[];
+  /** How the engine stands, as the book has it. */
+  heat: Heat;
+  /** Repairs tried in vain: what they mend is ruled out. */
+  tried: { repair: string; entryId: string; name: string }[];
   suspects: Suspect[];
   actions: NextAction[];
   standings: Record<string, Standing>;
@@ -61,6 +69,22 @@ export function circuitOf(
   return CIRCUIT_KINDS.find((kind) => kind === said);
 }
 
+const triedOf = (entries: readonly Entry[]) =>
+  factsOf(entries, TriedRepair).map(({ fact, entry }) => ({
+    repair: fact.repair,
+    entryId: entry.id,
+    name: entry.item ?? fact.repair,
+  }));
+
+/** Belief with what was tried in vain gone, adding up to one again. */
+function withoutTried(belief: Record<string, number>, ruledOut: readonly string[]): Record<string, number> {
+  if (ruledOut.length === 0) return belief;
+  const kept = Object.entries(belief).filter(([id]) => !ruledOut.includes(id));
+  const total = kept.reduce((sum, [, share]) => sum + share, 0);
+  const shares = kept.map(([id, share]) => [id, total > 0 ? share / total : 0] as const);
+  return { ...Object.fromEntries(ruledOut.map((id) => [id, 0])), ...Object.fromEntries(shares) };
+}
+
 export interface FindContext {
   /** How often each hypothesis was confirmed in the shop's signed jobs on this kind of circuit. */
   history?: History;
@@ -69,6 +93,10 @@ export interface FindContext {
   fanSenses?: "engine" | "radiator";
   /** True where the shop's own books have work on this vehicle not long before. */
   isAfterWork?: boolean;
+  /** Tests that earlier jobs found impossible on this vehicle. */
+  notOnThisCar?: readonly string[];
+  /** ISO 8601; what holds until tomorrow or until it has cooled is held against it. */
+  now?: string;
 }
 
 /**
@@ -79,14 +107,15 @@ export interface FindContext {
 export function findState(
   entries: readonly Entry[],
   kind: CircuitKind,
-  { history = [], fanOnC = [], fanSenses, isAfterWork = false }: FindContext = {},
+  { history = [], fanOnC = [], fanSenses, isAfterWork = false, notOnThisCar = [], now: at }: FindContext = {},
 ): FindState {
   const circuit = CIRCUITS[kind];
   const handbook = handbookPriors(circuit);
   const counts = countsOf(history);
   const confirmed = Object.fromEntries(handbook.map(({ id }) => [id, counts.get(id) ?? 0]));
   const confirmedJobs = Object.values(confirmed).reduce((sum, times) => sum + times, 0);
-  const weights = weighAsked(learnPriors(handbook, confirmed), askedOf(entries, isAfterWork));
+  const asked = askedOf(entries, isAfterWork);
+  const weights = weighAsked(learnPriors(handbook, confirmed), asked);
   const results = resultsOf(entries, { fanOnC, fanSenses });
   const whole = modelOf(circuit, { weights });
   const isHere = ({ test }: { test: string }) => whole.tests.some(({ id }) => id === test);
@@ -96,13 +125,32 @@ export function findState(
   const evidence = known
     .filter(({ outcome }) => outcome !== UNSURE)
     .map(({ test, outcome }) => ({ test, outcome }));
-  const cannot = cannotOf(entries).filter(
+  const cannot = cannotOf(entries, at).filter(
     (each) => isHere(each) && !known.some((result) => result.test === each.test),
   );
-  const withheld = [...cannot, ...unsure].map(({ test }) => test);
-  const open = { ...whole, tests: whole.tests.filter(({ id }) => !withheld.includes(id)) };
-  const now = posterior(whole, evidence);
-  const before = posterior(whole, evidence.slice(0, -1));
+  const isDone = (id: string) => evidence.some(({ test }) => test === id);
+  const withheld = [
+    ...[...cannot, ...unsure].map(({ test }) => test),
+    ...[...notOnThisCar, ...withoutRunningFan(evidence)].filter((id) => !isDone(id)),
+  ];
+  const open = modelOf(circuit, {
+    weights,
+    without: withheld,
+    isLevelKnown: asked.level !== undefined,
+    isAfterRed: isAfterRed(asked, evidence),
+    inHand: inHand(evidence),
+  });
+  const tried = triedOf(entries);
+  const ruledOut = whole.repairs
+    .filter(({ id }) => tried.some(({ repair }) => repair === id))
+    .flatMap(({ fixes }) => fixes);
+  const left = (belief: Record<string, number>) => withoutTried(belief, ruledOut);
+  const now = left(posterior(whole, evidence));
+  const before = left(posterior(whole, evidence.slice(0, -1)));
+  const isLost = ruledOut.length >= whole.hypotheses.length;
+  const actions = isLost
+    ? []
+    : nextActions(open, evidence, USUAL_RATES, ruledOut, { heat: heatOf(entries, at) });
   return {
     circuit,
     model: whole,
@@ -119,7 +167,9 @@ export function findState(
         inShop: { count: confirmed[id] ?? 0, of: confirmedJobs },
       }))
       .sort((a, b) => b.share - a.share),
-    actions: nextActions(open, evidence, USUAL_RATES),
+    actions: offered(actions, open, now, evidence.length === 0),
+    heat: heatOf(entries, at),
+    tried,
     standings: proven(circuit, evidence),
     conflict: conflict(whole, evidence),
   };

@@ -1,12 +1,4 @@
-import {
-  CannotTest,
-  FanHeard,
-  factOf,
-  factsOf,
-  type LogCheck,
-  TestOutcome,
-  WarmUpLog,
-} from "../../facts/index.ts";
+import { FanHeard, factOf, type LogCheck, TestOutcome, WarmUpLog } from "../../facts/index.ts";
 import { type Entry, standing } from "../../ledger/index.ts";
 
 export interface Result {
@@ -111,11 +103,3 @@ export function resultsOf(entries: readonly Entry[], card: FanCard = {}): Result
   }
   return [...results.values()];
 }
-
-/** Tests that somebody said can't be done here, with the entry that says so. */
-export const cannotOf = (entries: readonly Entry[]): { test: string; entryId: string; because: string }[] =>
-  factsOf(entries, CannotTest).map(({ fact, entry }) => ({
-    test: fact.test,
-    entryId: entry.id,
-    because: entry.text ?? "",
-  }));

@@ -40,7 +40,7 @@ export function verdictOffer(state: FindState): VerdictOffer | undefined {
   const nameOf = (id: string) => state.model.tests.find((each) => each.id === id)?.name ?? id;
   const cost = test
     ? `The best test left (${nameOf(test.id)}) would cost ${money(test.expectedCents - first.expectedCents)} more than it saves.`
-    : "No test is left that can be done here.";
+    : "No test is left here that would tell more.";
   return {
     hypothesis: top.id,
     name: top.name,

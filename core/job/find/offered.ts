@@ -1,0 +1,74 @@
+import type { Model, NextAction } from "../../diagnosis/index.ts";
+
+/** What is booked or asked says that the engine was past what it should ever see. */
+const RED_GAUGE = "in the red";
+const TOO_HOT_CODE = /P0217/i;
+
+/** Whether an overheat is told of: by the gauge, a code or a warm-up that boiled. */
+export const isAfterRed = (
+  asked: { gauge?: string; codes?: string },
+  evidence: readonly { test: string; outcome: string }[],
+): boolean =>
+  asked.gauge === RED_GAUGE ||
+  TOO_HOT_CODE.test(asked.codes ?? "") ||
+  evidence.some(({ test, outcome }) => test === "warm-up" && outcome === "boils");
+
+/** Tests that take the switch's, sensor's or fan's plug into the hand. */
+const PLUG_OFF = [
+  "jumper",
+  "jumper-low",
+  "jumper-high",
+  "ground-command",
+  "unplug-sensor",
+  "feed-motor",
+  "switch-unplug",
+];
+
+/** What is looked at in a minute since it lies in the hand already. */
+export const inHand = (evidence: readonly { test: string }[]): Record<string, number> =>
+  PLUG_OFF.includes(evidence.at(-1)?.test ?? "") ? { plugs: 1 } : {};
+
+const RAN = ["runs", "turns", "as-card", "elsewhere", "from-cold", "boils", "one", "within", "high"];
+/** Asked only of a fan that somebody has seen running. */
+const NEEDS_A_RUNNING_FAN = ["paper", "motor-draw"];
+
+/** Tests that make no sense before a fan was seen to run: a dead fan blows no way. */
+export function withoutRunningFan(evidence: readonly { test: string; outcome: string }[]): string[] {
+  const fanTests = evidence.filter(({ test }) => test !== "gauge");
+  return fanTests.some(({ outcome }) => RAN.includes(outcome)) ? [] : NEEDS_A_RUNNING_FAN;
+}
+
+/** Bits below which a test can't tell what is left apart; one that asks for the fan once more wants to say more. */
+const TELLS_NOTHING = 0.002;
+const PROVES_NOTHING_NEW = 0.05;
+const ASKS_FOR_THE_FAN = ["ac-on", "ac-unplug", "command", "manual-trigger"];
+
+/** Mean bits that a test tells between what is left: the mutual information of fault and outcome. */
+function bitsTold(test: Model["tests"][number], shares: Readonly<Record<string, number>>): number {
+  let bits = 0;
+  for (const { given } of test.outcomes) {
+    const mean = Object.entries(shares).reduce((sum, [id, share]) => sum + share * (given[id] ?? 0), 0);
+    for (const [id, share] of Object.entries(shares)) {
+      const likely = given[id] ?? 0;
+      if (share > 0 && likely > 0 && mean > 0) bits += share * likely * Math.log2(likely / mean);
+    }
+  }
+  return bits;
+}
+
+/** The actions without tests that tell nothing of what is left, and with a look first where nothing was done yet. */
+export function offered(
+  actions: readonly NextAction[],
+  model: Model,
+  shares: Readonly<Record<string, number>>,
+  isFirst: boolean,
+): NextAction[] {
+  const isWaitedFor = (id: string) => model.repairs.some(({ after }) => after?.includes(id));
+  const telling = actions.filter(({ kind, id }) => {
+    const test = kind === "test" && model.tests.find((each) => each.id === id);
+    const least = ASKS_FOR_THE_FAN.includes(id) ? PROVES_NOTHING_NEW : TELLS_NOTHING;
+    return !test || isWaitedFor(id) || bitsTold(test, shares) >= least;
+  });
+  const look = isFirst ? telling.find(({ id }) => id === "look") : undefined;
+  return look ? [look, ...telling.filter((action) => action !== look)] : telling;
+}
