@@ -3,12 +3,14 @@ import { benchDiagnosis } from "./bench/diagnosis.ts";
 import { benchFirstScreen } from "./bench/first-screen.ts";
 import { benchHistory } from "./bench/history.ts";
 import { benchJobPage } from "./bench/job-page.ts";
+import { benchJudgedLogs } from "./bench/judged-logs.ts";
 import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
 import type { Figure } from "./bench/measure.ts";
 
 const BENCHES: Record<string, () => Promise<Figure[]>> = {
   logs: benchLogs,
+  "judged-logs": benchJudgedLogs,
   "job-page": benchJobPage,
   "first-screen": benchFirstScreen,
   "long-book": benchLongBook,

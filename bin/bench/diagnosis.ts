@@ -9,7 +9,7 @@ const CARS = 2000;
 const SEED = 2031;
 const circuits = Object.values(CIRCUITS);
 
-async function speed(): Promise<Figure> {
+async function speed(): Promise<Figure[]> {
   const models = circuits.map((circuit) => ({ kind: circuit.kind, model: modelOf(circuit) }));
   const largest = models.reduce((most, each) =>
     each.model.hypotheses.length * each.model.tests.length >
@@ -18,9 +18,15 @@ async function speed(): Promise<Figure> {
       : most,
   );
   const { kind, model } = largest;
+  const coldFrom = performance.now();
+  nextActions(model, [], USUAL_RATES);
+  const cold = performance.now() - coldFrom;
   const measured = await medianMs(31, () => nextActions(model, [], USUAL_RATES));
   const from = `${model.hypotheses.length} faults, ${model.tests.length} tests, before any result`;
-  return { name: `next actions on the largest circuit, ${kind}`, measured, unit: "ms", wanted: 16, from };
+  return [
+    { name: `next actions on the largest circuit, ${kind}`, measured, unit: "ms", wanted: 16, from },
+    { name: "the same, the first time in a process", measured: cold, unit: "ms", wanted: 40 },
+  ];
 }
 
 /** Every circuit cut down to what can be solved exactly, and networks by chance. */
@@ -28,7 +34,7 @@ function nearness(): Figure {
   const models = [
     ...circuits.map((circuit) => ({
       name: circuit.kind as string,
-      model: smallest(circuit, { faults: 8, tests: 7 }),
+      model: smallest(circuit, { faults: 7, tests: 6 }),
     })),
     ...[1, 2].map((seed) => ({ name: `chance ${seed}`, model: chanceModel(seededRandom(seed)) })),
   ];
@@ -54,19 +60,37 @@ function virtualShop(): Figure[] {
       name: `right verdicts over ${CARS} virtual cars`,
       measured: 100 * ours.rightShare,
       unit: "%",
-      wanted: 95,
+      wanted: 98,
       atLeast: true,
-      from: `first repair right in ${(100 * ours.firstRightShare).toFixed(1)} %, ${ours.meanTests.toFixed(1)} tests a car; fixed order: ${(100 * fixed.rightShare).toFixed(1)} %, ${fixed.meanTests.toFixed(1)} tests`,
+      from: `seed ${SEED}, engine state priced; first repair right in ${(100 * ours.firstRightShare).toFixed(1)} %, ${ours.meanTests.toFixed(1)} tests a car; fixed order: ${(100 * fixed.rightShare).toFixed(1)} %, ${fixed.meanTests.toFixed(1)} tests`,
     },
     {
       name: "mean cost below testing in the fixed order",
       measured: 100 * (1 - ours.meanCents / fixed.meanCents),
       unit: "%",
-      wanted: 25,
+      wanted: 30,
       atLeast: true,
       from: `${money(ours.meanCents)} against ${money(fixed.meanCents)}`,
+    },
+    {
+      name: "wrong verdicts on cars whose fault boils an engine",
+      measured: ours.boiled,
+      unit: "cars",
+      wanted: 1,
+      from: `fixed order: ${fixed.boiled}`,
+    },
+    {
+      name: "nights that a cold test after a hot one costs",
+      measured: ours.nightsShare,
+      unit: "a car",
+      wanted: 0.5,
+      from: `fixed order: ${fixed.nightsShare.toFixed(2)}`,
     },
   ];
 }
 
-export const benchDiagnosis = async (): Promise<Figure[]> => [await speed(), nearness(), ...virtualShop()];
+export const benchDiagnosis = async (): Promise<Figure[]> => [
+  ...(await speed()),
+  nearness(),
+  ...virtualShop(),
+];

@@ -1,3 +1,4 @@
+export { type BeliefStep, beliefHistory } from "./belief-history.ts";
 export { type Conflict, conflict } from "./conflict.ts";
 export type { Heat } from "./engine.ts";
 export { countsOf, type History, learnPriors, type Prior } from "./learn-priors.ts";

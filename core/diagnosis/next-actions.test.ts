@@ -21,6 +21,7 @@ describe("nextActions", () => {
 
   it.each(Object.values(CIRCUITS).map((circuit) => [circuit.kind, circuit] as const))(
     "and on what is most likely on %s",
+    { timeout: 30_000 },
     (_, circuit) => {
       const model = smallest(circuit, { faults: 6, tests: 5 });
       expect(followedCents(model, USUAL_RATES)).toBeLessThanOrEqual(exactCents(model, USUAL_RATES) * WITHIN);

@@ -45,13 +45,14 @@ type State = { evidence: Evidence; ruledOut: string[]; heat: Heat };
 /** What a way of working does next: a test or a repair of the model. */
 export type Way = (model: Model, state: State, circuit: Circuit) => { kind: "test" | "repair"; id: string };
 
-/** The order in which the trade's handbook lists its tests, cheapest first as it says. */
+/** The order in which the trade's handbook lists its tests, cheapest first as it says, what wants a cold engine before heat. */
 const FIXED_ORDER = [
-  "look level oil-look strength fins belt heater heater-pipes gauge fan-cold plugs socket-look clutch-spin",
+  "look level oil-look strength fins belt fan-cold plugs socket-look live-cold",
   "ac-on fuses jumper jumper-low jumper-high manual-trigger ground-command unplug-sensor command",
-  "live-cold live-hot feed-motor paper relay-swap relay-socket coil-volts motor-draw duty wire-through ac-unplug switch-unplug",
-  "ground-drop feed-drop stamp switch-hot switch-pot sensor-ohms",
-  "warm-up thermostat-watch core-hot hose-revs flow-revs bubbles gas-test pressure-test cap-test thermostat-pot",
+  "feed-motor paper relay-swap relay-socket coil-volts motor-draw duty wire-through ac-unplug switch-unplug",
+  "ground-drop feed-drop stamp sensor-ohms cap-test pressure-test",
+  "warm-up thermostat-watch bubbles heater heater-pipes gauge clutch-spin live-hot switch-hot",
+  "core-hot hose-revs flow-revs gas-test switch-pot thermostat-pot",
 ]
   .join(" ")
   .split(" ");

@@ -15,6 +15,7 @@ const LOG_CHECK: Schema = {
     measured: { type: "number" },
     expected: { type: "number" },
     failing: { enum: [...FAILINGS] },
+    stagesSeen: { type: "integer", minimum: 0 },
   },
 };
 

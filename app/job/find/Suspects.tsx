@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { reasonsOf, type Weighed } from "../../../core/diagnosis/index.ts";
 import type { Suspect } from "../../../core/job/find/index.ts";
 import type { KnownFind } from "./useFind.ts";
@@ -24,10 +25,11 @@ function Weighing({
     const found = find.state.model.tests.find(({ id }) => id === test);
     return `${found?.name ?? test}: ${found?.outcomes.find(({ id }) => id === outcome)?.name ?? outcome}`;
   };
+  const often = (figure: number) => (figure >= 100 ? "over 100" : Number(figure.toPrecision(2)));
   const times = (figure: number) =>
     figure >= 1
-      ? `${figure >= 100 ? "100+" : figure.toPrecision(2)} ×`
-      : `1/${(1 / Math.max(figure, 0.01)).toPrecision(2)}`;
+      ? `${often(figure)} times likelier`
+      : `${often(1 / Math.max(figure, 0.001))} times less likely`;
   return (
     <div>
       <p className="font-bold">{title}</p>
@@ -38,7 +40,7 @@ function Weighing({
           {results.map((result) => (
             <li key={result.test} className="flex justify-between gap-3">
               <span>{nameOf(result)}</span>
-              <span className="figure whitespace-nowrap text-ink-2">{times(result.times)}</span>
+              <span className="whitespace-nowrap text-ink-2">{times(result.times)}</span>
             </li>
           ))}
         </ul>
@@ -92,11 +94,12 @@ function Row({
   suspect: Suspect;
   onTest: (test: string) => void;
 }) {
+  const [isOpen, setOpen] = useState(false);
   const { name, share, before, inShop } = suspect;
   const change = Math.round((share - before) * 100);
   return (
     <li>
-      <details>
+      <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary className="block py-1.5">
           <span className="flex items-baseline justify-between gap-3">
             <span>{name}</span>
@@ -120,7 +123,7 @@ function Row({
             </span>
           )}
         </summary>
-        <Reasons find={find} suspect={suspect} onTest={onTest} />
+        {isOpen && <Reasons find={find} suspect={suspect} onTest={onTest} />}
       </details>
     </li>
   );

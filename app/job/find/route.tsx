@@ -6,6 +6,7 @@ import { readRecentJob } from "../../../server/jobs/read-recent-job.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Work } from "../Work.tsx";
+import { BeliefPicture } from "./BeliefPicture.tsx";
 import { ByHand } from "./ByHand.tsx";
 import { CircuitMap } from "./CircuitMap.tsx";
 import { Done } from "./Done.tsx";
@@ -66,6 +67,7 @@ export default function Find() {
   const find = useFind(history, recent !== null, notOnThisCar);
   const [chosen, setChosen] = useState<{ test: string; isRepeat: boolean }>();
   const [testsOn, setTestsOn] = useState(false);
+  const [isPictured, setPictured] = useState(false);
   if (!isKnown(find)) {
     return (
       <Work title="How is the fan controlled?" next={{ label: "On to Plan", to: "plan" }}>
@@ -136,6 +138,12 @@ export default function Find() {
         )}
         <Suspects find={view} onTest={choose} />
       </div>
+      {state.evidence.length > 0 && (
+        <details onToggle={(event) => setPictured(event.currentTarget.open)}>
+          <summary className="min-h-12 py-3 font-bold">How belief came about</summary>
+          {isPictured && <BeliefPicture find={view} />}
+        </details>
+      )}
       <OtherTests find={view} shown={shown} onTest={choose} />
       <Instruments find={view} />
       <Done find={find} onTest={choose} />

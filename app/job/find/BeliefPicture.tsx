@@ -1,0 +1,145 @@
+import { area, curveMonotoneX, max, scaleLinear, stack } from "d3";
+import { beliefHistory } from "../../../core/diagnosis/index.ts";
+import type { KnownFind } from "./useFind.ts";
+
+const WIDTH = 760;
+const HEIGHT = 260;
+const MARGIN = { top: 10, right: 230, bottom: 30, left: 40 };
+const MOST_STREAMS = 6;
+/** A suspect that never had this much is one of the others. */
+const EVER = 0.08;
+const LABEL_APART = 18;
+const OPACITIES = [0.9, 0.7, 0.52, 0.36, 0.24, 0.14];
+
+interface Stream {
+  id: string;
+  name: string;
+  shares: number[];
+}
+
+/** The suspects that ever mattered, by where they stand now, and the others as one. */
+function streamsOf(find: KnownFind): Stream[] {
+  const { model, evidence } = find.state;
+  const steps = beliefHistory(model, evidence);
+  const all = model.hypotheses.map(({ id, name = id }) => ({
+    id,
+    name,
+    shares: steps.map(({ belief }) => belief[id] ?? 0),
+  }));
+  const last = ({ shares }: Stream) => shares.at(-1) ?? 0;
+  const named = all
+    .filter(({ shares }) => (max(shares) ?? 0) >= EVER)
+    .sort((a, b) => last(b) - last(a))
+    .slice(0, MOST_STREAMS);
+  const rest = all.filter((stream) => !named.includes(stream));
+  const others = steps.map((_, step) => rest.reduce((sum, { shares }) => sum + (shares[step] ?? 0), 0));
+  return [...named, { id: "others", name: `${rest.length} others`, shares: others }];
+}
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+
+/** Belief over the tests done, as streams as wide as their share: how the verdict came about, in one look. */
+export function BeliefPicture({ find }: { find: KnownFind }) {
+  const { evidence, model } = find.state;
+  if (evidence.length === 0) return null;
+  const streams = streamsOf(find);
+  const steps = evidence.length + 1;
+  const x = scaleLinear([0, steps - 1], [MARGIN.left, WIDTH - MARGIN.right]);
+  const y = scaleLinear([0, 1], [HEIGHT - MARGIN.bottom, MARGIN.top]);
+  const rows = Array.from({ length: steps }, (_, step) =>
+    Object.fromEntries(streams.map(({ id, shares }) => [id, shares[step] ?? 0])),
+  );
+  const layers = stack().keys(streams.map(({ id }) => id).reverse())(rows);
+  const shape = area<[number, number]>()
+    .x((_, step) => x(step))
+    .y0(([low]) => y(low))
+    .y1(([, high]) => y(high))
+    .curve(curveMonotoneX);
+  const nameOf = (index: number) => {
+    const result = evidence[index];
+    const test = model.tests.find(({ id }) => id === result?.test);
+    const outcome = test?.outcomes.find(({ id }) => id === result?.outcome);
+    return `${test?.name ?? result?.test}: ${outcome?.name ?? result?.outcome}`;
+  };
+  let lowest = MARGIN.top - LABEL_APART;
+  const labels = streams
+    .map((stream) => {
+      const layer = layers.find(({ key }) => key === stream.id);
+      const [low = 0, high = 0] = layer?.[steps - 1] ?? [];
+      return { ...stream, middle: y((low + high) / 2), share: high - low };
+    })
+    .sort((a, b) => a.middle - b.middle)
+    .filter(({ share }) => share >= 0.01)
+    .map((label) => {
+      lowest = Math.max(label.middle, lowest + LABEL_APART);
+      return { ...label, at: lowest };
+    });
+  return (
+    <figure className="flex flex-col gap-2">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="w-full"
+        role="img"
+        aria-label={`Belief over ${evidence.length} ${evidence.length === 1 ? "result" : "results"}, now ${labels.map(({ name, share }) => `${name} ${percent(share)}`).join(", ")}`}
+      >
+        {layers.map((layer) => {
+          const place = streams.findIndex(({ id }) => id === layer.key);
+          return (
+            <path
+              key={layer.key}
+              d={shape(layer.map(([low, high]): [number, number] => [low, high])) ?? ""}
+              fill="var(--ink)"
+              fillOpacity={layer.key === "others" ? 0.06 : (OPACITIES[place] ?? 0.1)}
+              stroke="var(--sheet)"
+              strokeWidth="1.5"
+            />
+          );
+        })}
+        {rows.map((_, step) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: steps have no name of their own
+          <g key={step}>
+            <path
+              d={`M${x(step)} ${MARGIN.top}V${HEIGHT - MARGIN.bottom}`}
+              stroke="var(--rule)"
+              strokeWidth="1"
+            />
+            <text x={x(step)} y={HEIGHT - 8} textAnchor="middle" fontSize="14" fill="var(--ink-2)">
+              {step === 0 ? "before" : step}
+            </text>
+          </g>
+        ))}
+        {labels.map(({ id, name, share, middle, at }) => (
+          <g key={id}>
+            <path
+              d={`M${WIDTH - MARGIN.right} ${middle}L${WIDTH - MARGIN.right + 10} ${at}`}
+              stroke="var(--edge)"
+              fill="none"
+            />
+            <text x={WIDTH - MARGIN.right + 14} y={at + 5} fontSize="14" fill="var(--ink)">
+              {percent(share)} {name.length > 27 ? `${name.slice(0, 26)}…` : name}
+            </text>
+          </g>
+        ))}
+        {[0, 0.5, 1].map((tick) => (
+          <text
+            key={tick}
+            x={MARGIN.left - 8}
+            y={y(tick) + 5}
+            textAnchor="end"
+            fontSize="14"
+            fill="var(--ink-2)"
+          >
+            {tick * 100}
+          </text>
+        ))}
+      </svg>
+      <figcaption>
+        <ol className="list-decimal pl-6 text-[0.95rem]">
+          {evidence.map(({ test }, index) => (
+            <li key={test}>{nameOf(index)}</li>
+          ))}
+        </ol>
+      </figcaption>
+    </figure>
+  );
+}
