@@ -169,6 +169,8 @@ describe("from Ask to verdict", () => {
     await ask(on, job, "Gets hot standing still, and slow to warm", "hot standing still");
     await application.go(on, `/jobs/${job}/find`);
     for (const [test, outcome] of [
+      ["Look and listen: leaks, trails, hoses, plugs", "dry"],
+      ["Level, cold", "line"],
       ["Fan fuse and its neighbours, by meter", "sound"],
       ["Bridge the switch plug", "stands"],
       ["Voltage drop on the ground side, under load", "high"],

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import type { NextAction } from "../../../core/diagnosis/index.ts";
-import { cautionsOf, testOf, testsOf } from "../../../core/diagnosis/knowledge/index.ts";
+import { cautionsOf, testOf, testsOf, USUAL_RATES } from "../../../core/diagnosis/knowledge/index.ts";
 import { inShownTemperatures } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
@@ -53,7 +53,7 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
           {test.needs.length > 0 && `; needs ${test.needs.join(", ")}`}
         </span>
         <span className="whitespace-nowrap">
-          <span className="figure">{test.minutes} min</span>
+          <span className="figure">{action?.isAlong ? USUAL_RATES.alongMinutes : test.minutes} min</span>
           {action && engineWords(action) && <span>, {engineWords(action)}</span>}
         </span>
       </p>

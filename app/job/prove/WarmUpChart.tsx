@@ -6,9 +6,11 @@ import { VerdictPath } from "../../ui/VerdictMark.tsx";
 import type { CurvePoint, JudgedLog } from "./judge-log.ts";
 
 const WIDTH = 760;
-const HEIGHT = 340;
-const MARGIN = { top: 14, right: 118, bottom: 66, left: 46 };
+const HEIGHT = 350;
+const MARGIN = { top: 26, right: 118, bottom: 66, left: 46 };
 const REVS_LANE = 18;
+const RADIATOR_LAG =
+  "The fan's switch feels the radiator's cooled end, where it is cooler than this curve: its figures are dashed.";
 const TOLERANCE_C = 4;
 
 const EVENT_WORDS: Record<TraceEvent["kind"], string> = {
@@ -23,21 +25,26 @@ interface Band {
   celsius: number;
   color: string;
   label: string;
+  /** Felt in the radiator: no figure of the engine's own curve. */
+  isElsewhere: boolean;
 }
 
 function bandsOf(spec: TraceSpec): Band[] {
+  const isElsewhere = spec.fanSenses === "radiator";
   const stage = (index: number) => (spec.fanOnC.length === 1 ? "fan" : index === 0 ? "low" : "high");
   return [
-    { celsius: spec.thermostatOpensC, color: "var(--color-warm-2)", label: "opens" },
+    { celsius: spec.thermostatOpensC, color: "var(--color-warm-2)", label: "opens", isElsewhere: false },
     ...spec.fanOnC.map((celsius, index) => ({
       celsius,
       color: "var(--color-warm-4)",
       label: `${stage(index)} on`,
+      isElsewhere,
     })),
     ...spec.fanOffC.map((celsius, index) => ({
       celsius,
       color: "var(--color-warm-3)",
       label: `${stage(index)} off`,
+      isElsewhere,
     })),
   ];
 }
@@ -112,23 +119,26 @@ export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: Trace
         role="img"
         aria-label={`Warm-up over ${Math.round(lastS / 60)} minutes, hottest ${format(analysis.peakC, "temperature", system)}, ${shown.length} events`}
       >
-        {bands.map((band) => (
-          <rect
-            key={band.label}
-            x={MARGIN.left}
-            width={WIDTH - MARGIN.left - MARGIN.right}
-            y={at(band.celsius + TOLERANCE_C)}
-            height={at(band.celsius - TOLERANCE_C) - at(band.celsius + TOLERANCE_C)}
-            fill={band.color}
-            opacity="0.22"
-          />
-        ))}
+        {bands
+          .filter(({ isElsewhere }) => !isElsewhere)
+          .map((band) => (
+            <rect
+              key={band.label}
+              x={MARGIN.left}
+              width={WIDTH - MARGIN.left - MARGIN.right}
+              y={at(band.celsius + TOLERANCE_C)}
+              height={at(band.celsius - TOLERANCE_C) - at(band.celsius + TOLERANCE_C)}
+              fill={band.color}
+              opacity="0.22"
+            />
+          ))}
         {bands.map((band) => (
           <path
             key={band.label}
             d={`M${MARGIN.left} ${at(band.celsius)}H${WIDTH - MARGIN.right}`}
             stroke={band.color}
             strokeWidth="1.5"
+            strokeDasharray={band.isElsewhere ? "5 5" : undefined}
           />
         ))}
         {labels.map((label) => (
@@ -162,7 +172,7 @@ export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: Trace
         <text x={WIDTH - MARGIN.right + 8} y={bottom + 20} fontSize="14" fill="var(--ink-2)">
           minutes
         </text>
-        <text x={MARGIN.left - 8} y={MARGIN.top - 2} textAnchor="end" fontSize="14" fill="var(--ink-2)">
+        <text x={MARGIN.left - 8} y={MARGIN.top - 12} textAnchor="end" fontSize="14" fill="var(--ink-2)">
           {unit}
         </text>
         {mostRevs > 0 && (
@@ -195,6 +205,7 @@ export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: Trace
           </g>
         ))}
       </svg>
+      {spec.fanSenses === "radiator" && <p className="text-[0.95rem] text-ink-2">{RADIATOR_LAG}</p>}
       <figcaption className="sr-only">
         {shown
           .map(
