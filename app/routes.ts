@@ -10,6 +10,7 @@ export default [
     route("vehicles", "vehicles/route.tsx"),
     route("vehicles/new", "vehicle-new/route.tsx"),
     route("vehicles/:vehicleId", "vehicle/route.tsx"),
+    route("vehicles/:vehicleId/card", "vehicle-card/route.tsx"),
     route("shop", "shop/route.tsx"),
     route("jobs/:jobId", "job/route.tsx", [
       route("ask", "job/ask/route.tsx"),

@@ -360,4 +360,44 @@ describe("every circuit", () => {
     await page.waitForSelector("#next-test");
     await allSent(page);
   });
+
+  it("settled once stands on the vehicle's card with who settled it, and the card can be changed", async () => {
+    const made = VEHICLES.find(({ card }) => card.circuit === "ecu-module");
+    if (!made) throw new Error("no demo vehicle has a fan module");
+    const vehicleId = randomUUID();
+    await atShop((desk) =>
+      addVehicle(desk, {
+        id: vehicleId,
+        plate: "MRW 7008",
+        vin: "0MRUNKN20SD007008",
+        name: "Quillon Pannier",
+        use: "",
+        distanceKm: 10,
+        card: { ...made.card, circuit: null },
+      }),
+    );
+    const { id } = await atShop((desk) =>
+      openJob(desk, { id: randomUUID(), vehicleId, bay: "", assignedTo: null }),
+    );
+    await application.go(page, `/jobs/${id}/find`);
+    await tap(page, "there is none");
+    await page.locator('[aria-label="Is there a fan relay?"] ::-p-text(no)').click();
+    await page
+      .locator('[aria-label="Does unplugging the coolant sensor run the fan?"] ::-p-text(yes)')
+      .click();
+    await tap(page, "It is: computer drives a fan module");
+    await page.waitForSelector("#next-test");
+    await allSent(page);
+    await application.go(page, `/vehicles/${vehicleId}`);
+    await seen(page, "engine computer, fan module");
+    await tap(page, "One change");
+    await seen(page, "Tobin Askel, settled in job");
+    await tap(page, "Change the card");
+    await page.waitForSelector('input[name="thermostatOpens"]');
+    await page.locator('input[name="thermostatOpens"]').fill("91");
+    await tap(page, "Change the card");
+    await tap(page, "2 changes");
+    await seen(page, "thermostat opens");
+    await seen(page, "91 °C");
+  });
 });

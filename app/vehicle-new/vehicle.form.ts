@@ -2,6 +2,7 @@ import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length, Matches } from "class-validator";
 import { CIRCUIT_KINDS } from "../../core/diagnosis/knowledge/knowledge.ts";
 import { readSensorPoints } from "../../core/electrics/index.ts";
+import type { CardInput } from "../../server/vehicles/add-vehicle.ts";
 import { Quantity } from "../shell/quantity-field.ts";
 
 export const COOLANT_KINDS = ["iat", "oat", "hoat", "si-oat", "p-oat"] as const;
@@ -14,37 +15,10 @@ const upper = Transform(({ value }) =>
   typeof value === "string" ? value.toUpperCase().replace(/\s+/g, " ").trim() : value,
 );
 
-/** A vehicle with its cooling card, as it is typed. Figures may carry units; bare ones are in the shop's. */
-export class VehicleForm {
-  @IsUUID("all", { message: "Load the page again." })
-  id: string;
-
+/** A cooling card, as it is typed. Figures may carry units; bare ones are in the shop's. */
+export class CardForm {
   @IsIn(["metric", "us"], { message: "Metric or US." })
   system: "metric" | "us";
-
-  @upper
-  @IsString()
-  @Matches(/^[A-Z0-9][A-Z0-9 -]{0,15}$/, {
-    message: "The plate: letters, digits, blanks or hyphens, at most 16.",
-  })
-  plate: string;
-
-  @upper
-  @Matches(/^[A-HJ-NPR-Z0-9]{17}$/, { message: "A VIN has 17 letters and digits, none of them I, O or Q." })
-  vin: string;
-
-  @tidy
-  @IsString()
-  @Length(1, 80, { message: "Make and model, 1 to 80 letters." })
-  name: string;
-
-  @tidy
-  @IsString()
-  @Length(0, 80, { message: "At most 80 letters." })
-  use: string;
-
-  @Quantity("distance", 0, 5_000_000, { optional: true })
-  distance?: number;
 
   @Quantity("volume", 0.5, 200)
   capacity: number;
@@ -103,6 +77,36 @@ export class VehicleForm {
   sensorCurve: string;
 }
 
+/** A vehicle with its cooling card, as it is typed. */
+export class VehicleForm extends CardForm {
+  @IsUUID("all", { message: "Load the page again." })
+  id: string;
+
+  @upper
+  @IsString()
+  @Matches(/^[A-Z0-9][A-Z0-9 -]{0,15}$/, {
+    message: "The plate: letters, digits, blanks or hyphens, at most 16.",
+  })
+  plate: string;
+
+  @upper
+  @Matches(/^[A-HJ-NPR-Z0-9]{17}$/, { message: "A VIN has 17 letters and digits, none of them I, O or Q." })
+  vin: string;
+
+  @tidy
+  @IsString()
+  @Length(1, 80, { message: "Make and model, 1 to 80 letters." })
+  name: string;
+
+  @tidy
+  @IsString()
+  @Length(0, 80, { message: "At most 80 letters." })
+  use: string;
+
+  @Quantity("distance", 0, 5_000_000, { optional: true })
+  distance?: number;
+}
+
 /** What no field can say alone: each fan start wants its stop below it, a curve its points in order. */
 export function cardTrouble({
   lowOn,
@@ -110,7 +114,7 @@ export function cardTrouble({
   highOn,
   highOff,
   sensorCurve,
-}: VehicleForm): Record<string, string> {
+}: CardForm): Record<string, string> {
   const fields: Record<string, string> = {};
   for (const [name, on, off] of [
     ["low", lowOn, lowOff],
@@ -131,4 +135,27 @@ export function cardTrouble({
     fields.sensorCurve = error.message;
   }
   return fields;
+}
+
+const present = (...figures: (number | undefined)[]) => figures.filter((figure) => figure !== undefined);
+
+/** The card as the books keep it. */
+export function cardOf(form: CardForm): CardInput {
+  const { coolantKind, coolantProduct, fanSenses, fillPoint, bleedPoints, oilCooler } = form;
+  return {
+    capacityL: form.capacity,
+    coolantKind,
+    coolantProduct,
+    targetFraction: form.strength,
+    capGaugeKpa: form.cap,
+    thermostatOpensC: form.thermostatOpens,
+    circuit: form.circuit || null,
+    fanOnC: present(form.lowOn, form.highOn),
+    fanOffC: present(form.lowOff, form.highOff),
+    fanSenses,
+    fillPoint,
+    bleedPoints,
+    oilCooler,
+    sensorCurve: readSensorPoints(form.sensorCurve),
+  };
 }

@@ -11,6 +11,7 @@ import { readForm } from "../shell/read-body.server.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { Figure } from "../ui/Figure.tsx";
+import { CardChanges } from "./CardChanges.tsx";
 import { CoolingCard } from "./CoolingCard.tsx";
 import { OpenJobForm } from "./open-job.form.ts";
 import { PartLives } from "./PartLives.tsx";
@@ -41,8 +42,8 @@ export const action = guarded("desk", async ({ request, params, desk }) => {
 });
 
 export default function VehiclePage() {
-  const { vehicle, card, jobs, parts, levels, people, newJobId } = useLoaderData<typeof loader>();
-  const { units, personId } = useMember();
+  const { vehicle, card, changes, jobs, parts, levels, people, newJobId } = useLoaderData<typeof loader>();
+  const { units, personId, role, timeZone } = useMember();
   const answer = useActionData() as Refused | undefined;
   const isBusy = useNavigation().state !== "idle";
   const open = jobs.find((job) => !job.signedAt);
@@ -107,7 +108,15 @@ export default function VehiclePage() {
         )}
       </header>
       <div className="grid gap-8 xl:grid-cols-[24rem_1fr]">
-        <CoolingCard card={card} system={units} />
+        <div className="self-start">
+          <CoolingCard card={card} system={units} />
+          {role !== "desk" && (
+            <ButtonLink to={`/vehicles/${vehicle.id}/card`} className="mt-3">
+              {card ? "Change the card" : "Write the card"}
+            </ButtonLink>
+          )}
+          <CardChanges changes={changes} timeZone={timeZone} />
+        </div>
         <div className="flex flex-col gap-8">
           <Timeline jobs={jobs} />
           <PartLives parts={parts} levels={levels} />

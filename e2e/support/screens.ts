@@ -20,6 +20,7 @@ export const SCREENS: Screen[] = [
   { name: "vehicles", path: "/vehicles?find=br" },
   { name: "vehicle", path: `/vehicles/${demoId("vehicle:scholar")}` },
   { name: "add-vehicle", path: "/vehicles/new" },
+  { name: "card", path: `/vehicles/${demoId("vehicle:scholar")}/card` },
   { name: "shop", path: "/shop" },
   { name: "ask", path: job("open-find", "ask") },
   { name: "find", path: job("open-find", "find") },

@@ -1,8 +1,9 @@
-import { Distance, entryTrouble, factOf, lifted } from "../../core/facts/index.ts";
+import { Distance, entryTrouble, FanCircuit, factOf, lifted } from "../../core/facts/index.ts";
 import type { Entry, EntryDraft, Stage } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { Job } from "../database/models/job.ts";
 import { notFound, Refusal } from "../refusal.ts";
+import { followCircuit } from "../vehicles/follow-circuit.ts";
 import { followDistance } from "../vehicles/follow-distance.ts";
 import { isId } from "../vehicles/read-vehicle.ts";
 import { countVerdict } from "./count-verdict.ts";
@@ -89,6 +90,8 @@ async function insert({ models, transaction, shopId }: Desk, added: readonly Ent
 async function follow(desk: Desk, job: Job, book: readonly Entry[], added: readonly Entry[]): Promise<void> {
   const movesDistance = (entry: Entry) => entry.corrects || factOf(entry)?.fact instanceof Distance;
   if (added.some(movesDistance)) await followDistance(desk, job.vehicleId);
+  const settles = (entry: Entry) => factOf(entry)?.fact instanceof FanCircuit;
+  if (added.some(settles)) await followCircuit(desk, job, book);
   if (job.signedAt) await countVerdict(desk, job, book);
 }
 

@@ -4,6 +4,7 @@ import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";
 import { notFound } from "../refusal.ts";
 import { toCard } from "./card.ts";
+import { readCardChanges } from "./read-card-changes.ts";
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 export const isId = (id: string | undefined): id is string => UUID.test(id ?? "");
@@ -31,6 +32,7 @@ export async function readVehicle(desk: Desk, id: string) {
   return {
     vehicle: { id, plate, vin, name, use, distanceKm },
     card: card && toCard(card),
+    changes: await readCardChanges(desk, id),
     jobs: jobs
       .map((job) => ({
         id: job.id,

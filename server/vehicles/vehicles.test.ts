@@ -4,11 +4,14 @@ import { exportJob } from "../jobs/export-job.ts";
 import { JOB_FORMAT } from "../jobs/job-file.ts";
 import { listToday } from "../jobs/list-today.ts";
 import { openJob } from "../jobs/open-job.ts";
+import { readBarredTests } from "../jobs/read-barred-tests.ts";
+import { recordEntries } from "../jobs/record-entries.ts";
 import { signJob } from "../jobs/sign-job.ts";
 import { enrolDevice, findTiles, removeDevice } from "../people/devices.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";
 import { addVehicle, type NewVehicle } from "./add-vehicle.ts";
+import { changeCard } from "./change-card.ts";
 import { findVehicles } from "./find-vehicles.ts";
 import { isId, readVehicle } from "./read-vehicle.ts";
 
@@ -167,5 +170,95 @@ describe("a browser of the shop's own", () => {
     const devices = await shop.at(({ models, transaction }) => models.Device.findAll({ transaction }));
     for (const { id } of devices) await shop.at((desk) => removeDevice(desk, id));
     expect(await findTiles(scratch.database, token)).toBeUndefined();
+  });
+});
+
+describe("a card that changes", () => {
+  const settle = (circuit: string) => ({
+    id: randomUUID(),
+    at: new Date().toISOString(),
+    stage: "find" as const,
+    kind: "decision" as const,
+    item: "fan circuit",
+    text: circuit,
+    data: { fact: "fan-circuit", v: 1, circuit },
+  });
+
+  it("takes the circuit that a job settled, with who and in which job, and asks nobody again", async () => {
+    const one = vehicle({ card: { ...CARD, circuit: null } });
+    await shop.at((desk) => addVehicle(desk, one));
+    const job = { id: randomUUID(), vehicleId: one.id, bay: "", assignedTo: null };
+    await shop.at((desk) => openJob(desk, job));
+    await shop.at((desk) => recordEntries(desk, job.id, [settle("switch-2")]));
+    const page = await shop.at((desk) => readVehicle(desk, one.id));
+    expect(page.card?.circuit).toBe("switch-2");
+    expect(page.changes).toMatchObject([
+      {
+        by: "Valley technician",
+        job: expect.any(Number),
+        changes: [{ field: "circuit", from: null, to: "switch-2" }],
+      },
+    ]);
+    await shop.at((desk) => recordEntries(desk, job.id, [settle("switch-2")]));
+    expect((await shop.at((desk) => readVehicle(desk, one.id))).changes).toHaveLength(1);
+  });
+
+  it("keeps each change by hand with its author, newest first, and nothing where nothing changed", async () => {
+    const one = vehicle({ card: CARD });
+    await shop.at((desk) => addVehicle(desk, one));
+    expect(await shop.at((desk) => changeCard(desk, one.id, CARD))).toEqual([]);
+    const inUs = { ...CARD, capacityL: 7.185526 * 0.946352946, thermostatOpensC: (190.4 - 32) / 1.8 };
+    expect(await shop.at((desk) => changeCard(desk, one.id, inUs))).toEqual([]);
+    await shop.at((desk) => changeCard(desk, one.id, { ...CARD, thermostatOpensC: 92 }), shop.people.lead);
+    await shop.at((desk) =>
+      changeCard(desk, one.id, { ...CARD, thermostatOpensC: 92, fanOnC: [104], fanOffC: [98] }),
+    );
+    const { card, changes } = await shop.at((desk) => readVehicle(desk, one.id));
+    expect(card).toMatchObject({ thermostatOpensC: 92, fanOnC: [104], fanOffC: [98] });
+    expect(changes.map(({ by, changes: fields }) => [by, fields.map(({ field }) => field)])).toEqual([
+      ["Valley technician", ["fanOnC", "fanOffC"]],
+      ["Valley lead", ["thermostatOpensC"]],
+    ]);
+  });
+
+  it("is written whole where there was none, and never on another shop's vehicle", async () => {
+    const bare = vehicle({ card: null });
+    await shop.at((desk) => addVehicle(desk, bare));
+    await shop.at((desk) => changeCard(desk, bare.id, CARD));
+    expect((await shop.at((desk) => readVehicle(desk, bare.id))).card).toMatchObject({ capacityL: 6.8 });
+    const other = await smallShop(scratch, "Elsewhere");
+    await expect(
+      other.at((desk) => changeCard(desk, bare.id, { ...CARD, capacityL: 9 })),
+    ).rejects.toMatchObject({
+      status: 404,
+    });
+    await expect(shop.at((desk) => changeCard(desk, "no-id", CARD))).rejects.toMatchObject({ status: 404 });
+  });
+});
+
+describe("what a car doesn't let anybody do", () => {
+  it("is told to its next job, and to no other vehicle's", async () => {
+    const [one, other] = [vehicle({ card: CARD }), vehicle({ card: CARD })];
+    for (const each of [one, other]) await shop.at((desk) => addVehicle(desk, each));
+    const jobOn = async (vehicleId: string) => {
+      const job = { id: randomUUID(), vehicleId, bay: "", assignedTo: null };
+      await shop.at((desk) => openJob(desk, job));
+      return job.id;
+    };
+    const first = await jobOn(one.id);
+    const cannot = (test: string, why: string) => ({
+      id: randomUUID(),
+      at: new Date().toISOString(),
+      stage: "find" as const,
+      kind: "decision" as const,
+      item: test,
+      text: "can't be done here",
+      data: { fact: "cannot-test", v: 1, test, why },
+    });
+    await shop.at((desk) => recordEntries(desk, first, [cannot("command", "car"), cannot("fuses", "tool")]));
+    await shop.at((desk) => signJob(desk, first, { id: randomUUID(), reason: "nothing done", openSeen: [] }));
+    const [next, elsewhere] = [await jobOn(one.id), await jobOn(other.id)];
+    expect(await shop.at((desk) => readBarredTests(desk, next))).toEqual(["command"]);
+    expect(await shop.at((desk) => readBarredTests(desk, elsewhere))).toEqual([]);
   });
 });

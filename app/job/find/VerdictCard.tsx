@@ -78,14 +78,6 @@ export function VerdictCard({
         </span>
       </p>
       <p>{offer.because}</p>
-      {cautions.length > 0 && (
-        <p
-          role="note"
-          className="border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-3 font-bold text-[0.95rem] leading-snug"
-        >
-          {inShownTemperatures(cautions.join(" "), system)}
-        </p>
-      )}
       <div className="flex flex-wrap gap-2">
         <Button
           weight="main"
@@ -106,6 +98,14 @@ export function VerdictCard({
           </Button>
         )}
       </div>
+      {cautions.length > 0 && (
+        <p
+          role="note"
+          className="border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-3 font-bold text-[0.95rem] leading-snug"
+        >
+          {inShownTemperatures(cautions.join(" "), system)}
+        </p>
+      )}
       {isSound && <ForTheOwner find={find} />}
     </section>
   );

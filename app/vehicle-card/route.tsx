@@ -1,0 +1,72 @@
+import { type FormEvent, useState } from "react";
+import { Form, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { Refusal } from "../../server/refusal.ts";
+import { changeCard } from "../../server/vehicles/change-card.ts";
+import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
+import { checkForm } from "../shell/forms.ts";
+import { guarded, type Refused } from "../shell/guard.server.ts";
+import { useMember } from "../shell/member.ts";
+import { readForm } from "../shell/read-body.server.ts";
+import { Button, ButtonLink } from "../ui/Button.tsx";
+import { CardFields } from "../vehicle-new/CardFields.tsx";
+import { CardForm, cardOf, cardTrouble } from "../vehicle-new/vehicle.form.ts";
+
+export const meta = () => [{ title: "Cooling card · Warm Ledger" }];
+
+export const loader = guarded("technician", async ({ params, desk }) => {
+  const { vehicle, card } = await desk((given) => readVehicle(given, params.vehicleId ?? ""));
+  return { vehicle, card };
+});
+
+/** Writes the card anew; each change is kept with who made it. */
+export const action = guarded("technician", async ({ request, params, desk }) => {
+  const checked = checkForm(CardForm, await readForm(request));
+  const fields = checked.fields ?? cardTrouble(checked.value);
+  if (!checked.value || Object.keys(fields).length > 0) throw new Refusal({ message: "", fields });
+  const card = cardOf(checked.value);
+  await desk((given) => changeCard(given, params.vehicleId ?? "", card));
+  return redirect(`/vehicles/${params.vehicleId}`);
+});
+
+export default function CardPage() {
+  const { vehicle, card } = useLoaderData<typeof loader>();
+  const { units } = useMember();
+  const answer = useActionData() as Refused | undefined;
+  const isBusy = useNavigation().state !== "idle";
+  const [own, setOwn] = useState<Record<string, string>>();
+  const fields = own ?? answer?.refused.fields ?? {};
+  const check = (event: FormEvent<HTMLFormElement>) => {
+    const checked = checkForm(CardForm, new FormData(event.currentTarget));
+    const found = checked.fields ?? cardTrouble(checked.value);
+    const isWrong = Object.keys(found).length > 0;
+    setOwn(isWrong ? found : undefined);
+    if (isWrong) event.preventDefault();
+  };
+  return (
+    <main id="work" className="max-w-5xl p-5 lg:p-7">
+      <h1 className="mb-1 text-3xl">
+        Cooling card of <span className="figure">{vehicle.plate}</span>
+      </h1>
+      <p className="mb-5 text-ink-2">
+        Every change is kept on the vehicle's page, with who made it and when.
+      </p>
+      <Form method="post" noValidate onSubmit={check} className="flex flex-col gap-8">
+        <input type="hidden" name="system" value={units} />
+        <CardFields fields={fields} card={card} />
+        {(fields.form || answer?.refused.message) && (
+          <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
+            {fields.form ?? answer?.refused.message}
+          </p>
+        )}
+        <div className="flex justify-end gap-3">
+          <ButtonLink to={`/vehicles/${vehicle.id}`} weight="quiet">
+            Leave it
+          </ButtonLink>
+          <Button type="submit" weight="main" disabled={isBusy} data-next>
+            Change the card
+          </Button>
+        </div>
+      </Form>
+    </main>
+  );
+}
