@@ -1,4 +1,4 @@
-import type { CardChange } from "../../server/vehicles/change-card.ts";
+import type { CardChange } from "../../server/vehicles/card.ts";
 import type { CardChanged } from "../../server/vehicles/read-card-changes.ts";
 import { dayOf } from "../ui/dates.ts";
 import { CIRCUITS } from "./CoolingCard.tsx";

@@ -2,17 +2,8 @@ import { isDeepStrictEqual } from "node:util";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
 import type { CardInput } from "./add-vehicle.ts";
-import { toCard } from "./card.ts";
+import { CARD_CHANGED, type CardChange, toCard } from "./card.ts";
 import { isId } from "./read-vehicle.ts";
-
-export const CARD_CHANGED = "card changed";
-
-/** One field of a card, as it was and as it is. */
-export interface CardChange {
-  field: keyof CardInput;
-  from: unknown;
-  to: unknown;
-}
 
 /** A figure shown in other units and written back is the same figure. */
 const AS_SHOWN = 1e-5;

@@ -1,5 +1,5 @@
 import type { Desk } from "../database/connection.ts";
-import { CARD_CHANGED, type CardChange } from "./change-card.ts";
+import { CARD_CHANGED, type CardChange } from "./card.ts";
 
 const MOST_CHANGES = 30;
 
