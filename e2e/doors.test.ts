@@ -100,6 +100,7 @@ describe("every route", () => {
       [`/jobs/${jobId("open-find")}/entries`, desk, "POST"],
       [`/jobs/${jobId("open-find")}/logs`, desk, "POST"],
       [`/jobs/${jobId("open-find")}/sign`, desk, "POST"],
+      [`/vehicles/${demoId("vehicle:scholar")}/card`, desk, "POST"],
       ["/shop", desk, "POST"],
       ["/shop", technician, "POST"],
     ];
@@ -116,6 +117,7 @@ describe("every route", () => {
         "shop/read-in.route",
         "shop/route",
         "sign-in/sign-out.route",
+        "vehicle-card/route",
         "vehicle-new/route",
         "vehicle/route",
       ].sort(),
