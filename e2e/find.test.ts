@@ -57,6 +57,16 @@ async function jobOnNew(circuit: CircuitKind): Promise<string> {
   return (await atShop((desk) => openJob(desk, job))).id;
 }
 
+/** The three questions, answered as a car with a fan module answers them. */
+async function settleAsModule(): Promise<void> {
+  await tap(page, "there is none");
+  await page.locator('[aria-label="Is there a fan relay?"] ::-p-text(no)').click();
+  await page.locator('[aria-label="Does unplugging the coolant sensor run the fan?"] ::-p-text(yes)').click();
+  await tap(page, "It is: computer drives a fan module");
+  await page.waitForSelector("#next-test");
+  await allSent(page);
+}
+
 async function press(on: Page, selector: string, how: "keyboard" | "touch"): Promise<void> {
   const target = await on.waitForSelector(selector);
   // As a person scrolls: to where the drawer's handle doesn't lie over it.
@@ -351,14 +361,7 @@ describe("every circuit", () => {
     );
     await application.go(page, `/jobs/${id}/find`);
     await seen(page, "How is the fan controlled?");
-    await tap(page, "there is none");
-    await page.locator('[aria-label="Is there a fan relay?"] ::-p-text(no)').click();
-    await page
-      .locator('[aria-label="Does unplugging the coolant sensor run the fan?"] ::-p-text(yes)')
-      .click();
-    await tap(page, "It is: computer drives a fan module");
-    await page.waitForSelector("#next-test");
-    await allSent(page);
+    await settleAsModule();
   });
 
   it("settled once stands on the vehicle's card with who settled it, and the card can be changed", async () => {
@@ -380,14 +383,7 @@ describe("every circuit", () => {
       openJob(desk, { id: randomUUID(), vehicleId, bay: "", assignedTo: null }),
     );
     await application.go(page, `/jobs/${id}/find`);
-    await tap(page, "there is none");
-    await page.locator('[aria-label="Is there a fan relay?"] ::-p-text(no)').click();
-    await page
-      .locator('[aria-label="Does unplugging the coolant sensor run the fan?"] ::-p-text(yes)')
-      .click();
-    await tap(page, "It is: computer drives a fan module");
-    await page.waitForSelector("#next-test");
-    await allSent(page);
+    await settleAsModule();
     await application.go(page, `/vehicles/${vehicleId}`);
     await seen(page, "engine computer, fan module");
     await tap(page, "One change");

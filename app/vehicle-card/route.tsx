@@ -1,14 +1,14 @@
-import { type FormEvent, useState } from "react";
-import { Form, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { Form, redirect, useLoaderData, useNavigation } from "react-router";
 import { Refusal } from "../../server/refusal.ts";
 import { changeCard } from "../../server/vehicles/change-card.ts";
 import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
 import { checkForm } from "../shell/forms.ts";
-import { guarded, type Refused } from "../shell/guard.server.ts";
+import { guarded } from "../shell/guard.server.ts";
 import { useMember } from "../shell/member.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { CardFields } from "../vehicle-new/CardFields.tsx";
+import { useCardCheck } from "../vehicle-new/useCardCheck.ts";
 import { CardForm, cardOf, cardTrouble } from "../vehicle-new/vehicle.form.ts";
 
 export const meta = () => [{ title: "Cooling card · Warm Ledger" }];
@@ -31,17 +31,8 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
 export default function CardPage() {
   const { vehicle, card } = useLoaderData<typeof loader>();
   const { units } = useMember();
-  const answer = useActionData() as Refused | undefined;
   const isBusy = useNavigation().state !== "idle";
-  const [own, setOwn] = useState<Record<string, string>>();
-  const fields = own ?? answer?.refused.fields ?? {};
-  const check = (event: FormEvent<HTMLFormElement>) => {
-    const checked = checkForm(CardForm, new FormData(event.currentTarget));
-    const found = checked.fields ?? cardTrouble(checked.value);
-    const isWrong = Object.keys(found).length > 0;
-    setOwn(isWrong ? found : undefined);
-    if (isWrong) event.preventDefault();
-  };
+  const { fields, message, check } = useCardCheck(CardForm);
   return (
     <main id="work" className="max-w-5xl p-5 lg:p-7">
       <h1 className="mb-1 text-3xl">
@@ -53,9 +44,9 @@ export default function CardPage() {
       <Form method="post" noValidate onSubmit={check} className="flex flex-col gap-8">
         <input type="hidden" name="system" value={units} />
         <CardFields fields={fields} card={card} />
-        {(fields.form || answer?.refused.message) && (
+        {message && (
           <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
-            {fields.form ?? answer?.refused.message}
+            {message}
           </p>
         )}
         <div className="flex justify-end gap-3">

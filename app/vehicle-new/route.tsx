@@ -1,16 +1,16 @@
 import { randomUUID } from "node:crypto";
-import { type FormEvent, useState } from "react";
-import { Form, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { Form, redirect, useLoaderData, useNavigation } from "react-router";
 import { SHOWN } from "../../core/units/index.ts";
 import { Refusal } from "../../server/refusal.ts";
 import { addVehicle } from "../../server/vehicles/add-vehicle.ts";
 import { checkForm } from "../shell/forms.ts";
-import { guarded, type Refused } from "../shell/guard.server.ts";
+import { guarded } from "../shell/guard.server.ts";
 import { useMember } from "../shell/member.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { CardFields } from "./CardFields.tsx";
+import { useCardCheck } from "./useCardCheck.ts";
 import { cardOf, cardTrouble, VehicleForm } from "./vehicle.form.ts";
 
 export const meta = () => [{ title: "Add a vehicle · Warm Ledger" }];
@@ -32,18 +32,9 @@ export const action = guarded("desk", async ({ request, desk }) => {
 export default function AddVehicle() {
   const { id } = useLoaderData<typeof loader>();
   const { units } = useMember();
-  const answer = useActionData() as Refused | undefined;
   const isBusy = useNavigation().state !== "idle";
-  const [own, setOwn] = useState<Record<string, string>>();
-  const fields = own ?? answer?.refused.fields ?? {};
+  const { fields, message, check } = useCardCheck(VehicleForm);
   const unit = (dimension: keyof typeof SHOWN) => SHOWN[dimension][units].label;
-  const check = (event: FormEvent<HTMLFormElement>) => {
-    const checked = checkForm(VehicleForm, new FormData(event.currentTarget));
-    const found = checked.fields ?? cardTrouble(checked.value);
-    const isWrong = Object.keys(found).length > 0;
-    setOwn(isWrong ? found : undefined);
-    if (isWrong) event.preventDefault();
-  };
   return (
     <main id="work" className="max-w-5xl p-5 lg:p-7">
       <h1 className="mb-5 text-3xl">Add a vehicle</h1>
@@ -78,9 +69,9 @@ export default function AddVehicle() {
           />
         </fieldset>
         <CardFields fields={fields} />
-        {(fields.form || answer?.refused.message) && (
+        {message && (
           <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
-            {fields.form ?? answer?.refused.message}
+            {message}
           </p>
         )}
         <div className="flex justify-end gap-3">

@@ -1,3 +1,4 @@
+import { format, type System } from "../../core/units/index.ts";
 import type { CardChange } from "../../server/vehicles/card.ts";
 import type { CardChanged } from "../../server/vehicles/read-card-changes.ts";
 import { dayOf } from "../ui/dates.ts";
@@ -20,18 +21,35 @@ const NAMES: Partial<Record<CardChange["field"], string>> = {
   sensorCurve: "sensor's curve",
 };
 
-/** Figures as the books keep them: °C, litres, kPa, shares. */
-function said(field: CardChange["field"], value: unknown): string {
+const DIMENSIONS = {
+  capacityL: "volume",
+  targetFraction: "fraction",
+  capGaugeKpa: "pressure",
+  thermostatOpensC: "temperature",
+  fanOnC: "temperature",
+  fanOffC: "temperature",
+} as const;
+
+function said(field: CardChange["field"], value: unknown, system: System): string {
   if (value === null || value === "" || (Array.isArray(value) && value.length === 0)) return "nothing";
   if (field === "circuit") return CIRCUITS[String(value)] ?? String(value);
   if (field === "sensorCurve") return "a curve";
-  if (field === "fanOnC" || field === "fanOffC") return `${(value as number[]).join(" and ")} °C`;
-  const unit = { capacityL: " L", capGaugeKpa: " kPa", thermostatOpensC: " °C" }[field as string] ?? "";
-  return `${typeof value === "number" ? Number(value.toPrecision(4)) : value}${unit}`;
+  const dimension = DIMENSIONS[field as keyof typeof DIMENSIONS];
+  if (!dimension) return String(value);
+  const figures = (Array.isArray(value) ? value : [value]).map(Number);
+  return figures.map((figure) => format(figure, dimension, system)).join(" and ");
 }
 
 /** Who changed what on the card, newest first. */
-export function CardChanges({ changes, timeZone }: { changes: CardChanged[]; timeZone: string }) {
+export function CardChanges({
+  changes,
+  timeZone,
+  system,
+}: {
+  changes: CardChanged[];
+  timeZone: string;
+  system: System;
+}) {
   if (changes.length === 0) return null;
   return (
     <details className="mt-3">
@@ -47,8 +65,8 @@ export function CardChanges({ changes, timeZone }: { changes: CardChanged[]; tim
             </span>
             {fields.map(({ field, from, to }) => (
               <p key={field}>
-                {NAMES[field] ?? field}: {said(field, from)} →{" "}
-                <span className="font-bold">{said(field, to)}</span>
+                {NAMES[field] ?? field}: {said(field, from, system)} →{" "}
+                <span className="font-bold">{said(field, to, system)}</span>
               </p>
             ))}
           </li>

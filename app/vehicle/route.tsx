@@ -115,7 +115,7 @@ export default function VehiclePage() {
               {card ? "Change the card" : "Write the card"}
             </ButtonLink>
           )}
-          <CardChanges changes={changes} timeZone={timeZone} />
+          <CardChanges changes={changes} timeZone={timeZone} system={units} />
         </div>
         <div className="flex flex-col gap-8">
           <Timeline jobs={jobs} />

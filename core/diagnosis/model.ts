@@ -49,9 +49,6 @@ export interface Rates {
   alongMinutes?: number;
 }
 
-/** How the engine stands when the next action is chosen. */
-export type EngineState = "cold" | "hot";
-
 /** The hypothesis that is always one, and the repair that goes with it. */
 export const NOTHING_WRONG = "nothing-wrong";
 export const HAND_BACK = "hand-back";

@@ -28,7 +28,7 @@ export class WarmUpLog {
   @Max(1000)
   peakC: number;
 
-  /** Hours that the engine had stood before the log, where somebody knew. */
+  /** Least hours that the engine had stood before the log, where somebody knew: 6 for a night, 0 for less than six. */
   @IsOptional()
   @IsNumber()
   @Min(0)

@@ -1,5 +1,4 @@
 export { GRADES, WAITS, type WaitKind } from "../facts/index.ts";
-export { restedHours } from "./engine-rest.ts";
 export { complaintOf, type Found, findingOf } from "./finding.ts";
 export { type ChosenPartLine, chosenParts, type PartLife, partLives } from "./parts.ts";
 export { type StageState, stageStates } from "./stage-states.ts";

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { WarmUpCar } from "../thermal/index.ts";
+import { inShownTemperatures } from "../units/index.ts";
 import { analyseTrace, type TraceEvent } from "./index.ts";
 import { simulated } from "./log.fixture.ts";
 
@@ -202,6 +203,20 @@ describe("analyseTrace judges", () => {
     );
     expect(() => analyseTrace(trace, { thermostatOpensC: 88, fanOnC: [92], fanOffC: [98] })).toThrow(
       /not below/,
+    );
+  });
+
+  it("differences as differences, in a shop that reads °F", () => {
+    const log = simulated({ car: single(), ambientC: 20, minutes: 40, seed: 5 });
+    const air = {
+      ...log.trace,
+      coolantC: log.trace.coolantC.map((celsius, i) => celsius + (i > 500 && i < 512 ? 13 : 0)),
+    };
+    const radiator = { ...log.spec, fanOnC: [90], fanOffC: [85], fanSenses: "radiator" as const };
+    const inUs = (because: string) => inShownTemperatures(because, "us");
+    expect(inUs(analyseTrace(air, log.spec).checks.climb.because)).toMatch(/by 2[2-6]\s°F/);
+    expect(inUs(analyseTrace(log.trace, radiator).checks.fanOn.because)).toMatch(
+      /from 9\s°F .*below to 27\s°F/,
     );
   });
 });

@@ -67,6 +67,27 @@ describe("input that can't be a log or a card", () => {
     }
   });
 
+  it("a sensor that read truly once is no short circuit", () => {
+    const { checks } = analyseTrace(trace([0, 1, 2], [Number.NaN, 45, Number.NaN]), SPEC);
+    expect(checks.signal).toMatchObject({
+      verdict: "fail",
+      because: expect.stringMatching(/single reading/),
+    });
+    expect(checks.signal.measured).toBeUndefined();
+  });
+
+  it("a sensor that woke up hot after twenty minutes was not hot at the start", () => {
+    const s = Array.from({ length: 2000 }, (_, i) => i);
+    const late = trace(
+      s,
+      s.map((at) => (at < 1200 ? -40 : 90)),
+      { intakeC: Float64Array.from(s, () => 20) },
+    );
+    const { checks } = analyseTrace(late, { ...SPEC, restedH: 12 });
+    expect(checks.soak.verdict).toBe("not-seen");
+    expect(checks.signal.verdict).toBe("fail");
+  });
+
   it("whatever figures come, no NaN and no infinity go out", () => {
     const celsius = fc.oneof(
       { weight: 6, arbitrary: fc.double({ min: -40, max: 140, noNaN: true }) },

@@ -109,7 +109,7 @@ function says(
     return verdict === "not-seen"
       ? `${stage.name} seems to have ${verb} at ${degrees(measured)}; the card says ${degrees(wantedC)}. Listen for it and mark it.`
       : `${stage.name} ${verb} ${times}, at ${degrees(measured)}; the card says ${degrees(wantedC)}.`;
-  const lag = `its switch sits in the radiator and lags by ${RADIATOR_LAG_C.least} to ${RADIATOR_LAG_C.most} °C`;
+  const lag = `its switch sits in the radiator, from ${RADIATOR_LAG_C.least} °C below to ${RADIATOR_LAG_C.most} °C below the engine`;
   return verdict === "not-seen"
     ? `${where}; the card says ${degrees(wantedC)} and ${lag}, so the engine's own sensor can't tell. Measure at the radiator.`
     : `${where}; the card says ${degrees(wantedC)} and ${lag}.`;
@@ -177,7 +177,8 @@ function judgeStart(findings: Findings, stage: Stage): CheckJudgement {
     };
   const isRadiator = spec.fanSenses === "radiator";
   const limitC = stage.onC + (isRadiator ? RADIATOR_FAIL_C.most : toleranceC + UNSURE_C);
-  const stoodC = heardNone(findings, limitC) ?? standsAbove(findings, limitC);
+  const heardC = heardNone(findings, limitC);
+  const stoodC = standsAbove(findings, limitC);
   const never = (because: string, measured: number): CheckJudgement => ({
     verdict: "fail",
     failing: "never",
@@ -186,6 +187,11 @@ function judgeStart(findings: Findings, stage: Stage): CheckJudgement {
     because,
   });
   const isLast = stage.number === spec.fanOnC.length;
+  if (heardC !== undefined)
+    return never(
+      `Somebody listened at ${degrees(heardC)} and heard no fan; ${stage.name.toLowerCase()} starts at ${degrees(stage.onC)} by the card.`,
+      heardC,
+    );
   if (stoodC !== undefined && isLast)
     return never(
       `It stood at ${degrees(stoodC)} and ${stage.name.toLowerCase()} did not start; the card says ${degrees(stage.onC)}.`,
@@ -246,6 +252,13 @@ function judgeStop(findings: Findings, stage: Stage): CheckJudgement {
       measured: endC,
       expected: stage.offC,
       because: `${stage.name} cooled it to ${degrees(endC)} and ran on; the card says it stops at ${degrees(stage.offC)}.`,
+    };
+  if (endC < stage.offC - UNSURE_C)
+    return {
+      verdict: "not-seen",
+      measured: endC,
+      expected: stage.offC,
+      because: `Where ${stage.name.toLowerCase()} stopped could not be made out; the card says ${degrees(stage.offC)}. Listen for it and mark it.`,
     };
   return {
     verdict: "not-seen",

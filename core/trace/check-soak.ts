@@ -36,7 +36,12 @@ function beganAtStart({ regimes: { curve } }: Findings): boolean {
  * stood for 6 h, since half-cooled coolant is warmer than the air with nothing wrong.
  */
 export function checkSoak(findings: Findings): CheckJudgement {
-  const { trace, regimes, spec } = findings;
+  const { trace, regimes, spec, clean } = findings;
+  if (!clean.known.subarray(0, FIRST_S).some((cell) => cell === 1))
+    return {
+      verdict: "not-seen",
+      because: "The coolant sensor said nothing at the start, so it can't be compared.",
+    };
   const coolantC = regimes.curve.mean(0, FIRST_S);
   const intakeC = trace.intakeC && firstFigures(trace.intakeC);
   if (intakeC === undefined)

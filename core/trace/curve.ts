@@ -23,8 +23,8 @@ export class Curve {
 
   /** Mean over cells `from` up to but without `to`, both held inside the curve. */
   mean(from: number, to: number): number {
-    const low = Math.max(0, Math.min(from, this.length - 1));
-    const high = Math.max(low + 1, Math.min(to, this.length));
+    const low = Math.max(0, Math.min(Math.floor(from), this.length - 1));
+    const high = Math.max(low + 1, Math.min(Math.floor(to), this.length));
     return ((this.sum[high] ?? 0) - (this.sum[low] ?? 0)) / (high - low);
   }
 

@@ -15,9 +15,6 @@ export interface FanReading {
   events: FanEvent[];
   /** Stages that ran when the log began. */
   runningAtStart: number;
-  /** How far from the card this car's starts and stops lie, °C, as the whole log has it. */
-  onOffsetC: number;
-  offOffsetC: number;
 }
 
 export interface FanSigns {
@@ -156,14 +153,14 @@ function isBorneOut(event: FanEvent, events: readonly FanEvent[], otherCost: Fan
  */
 export function readFans(signs: FanSigns): FanReading {
   const others = signs.turns.map(signs.otherCost);
-  let best: { path: Path; offsets: Offsets } | undefined;
+  let best: Path | undefined;
   if (signs.spec.fanOnC.length > 0)
     for (const each of offsets(signs.spec)) {
       const path = bestPath(signs, others, each);
-      if (!best || path.cost < best.path.cost) best = { path, offsets: each };
+      if (!best || path.cost < best.cost) best = path;
     }
-  if (!best) return { events: [], runningAtStart: 0, onOffsetC: 0, offOffsetC: 0 };
-  const events = best.path.events.map(
+  if (!best) return { events: [], runningAtStart: 0 };
+  const events = best.events.map(
     // Where two stages went at once, the one whose temperature it was; the other's own moment was not seen.
     ({ turn, from, to, saved }): FanEvent =>
       to > from
@@ -172,8 +169,6 @@ export function readFans(signs: FanSigns): FanReading {
   );
   return {
     events: events.filter((event) => isBorneOut(event, events, signs.otherCost)),
-    runningAtStart: best.path.start,
-    onOffsetC: best.offsets.onC,
-    offOffsetC: best.offsets.offC,
+    runningAtStart: best.start,
   };
 }

@@ -66,6 +66,9 @@ const SENSOR_LAG_S = 7;
 /** A cylinder gives its heat stroke by stroke; friction and leaner mixture leave a little less than in proportion. */
 const HEAT_OF_REVS = 0.9;
 /** Columns of the balance in its integral form: constant, heat of revs, what departs from it, loss, the start's lag. */
+/** Columns of like size, so that one ridge suits them all. */
+const HEAT_SCALE = 20;
+const WARMTH_SCALE = 100;
 const RIDGE = [0, 1e-3, 40, 1e-1, 1e-3];
 const COLUMNS = RIDGE.length;
 
@@ -74,8 +77,8 @@ interface Balance {
 }
 
 /**
- * The columns of the heat balance up to each cell: T = T0 + a·t + b·∫revs − k·∫(T − T0) + c·(1 − e^(−t/lag)), which
- * is linear in its unknowns and averages jitter away because it is the integral that is fitted, not the rate.
+ * The columns of the heat balance up to each cell: T = T0 + h·∫revs^0.9 + what departs from that − k·∫(T − T0) +
+ * c·(1 − e^(−t/lag)), which is linear in its unknowns and averages jitter away because it is the integral that is fitted, not the rate.
  */
 function balanceOf(grid: Float64Array, rpm: Float64Array | undefined): Balance {
   const heat = new Float64Array(grid.length);
@@ -84,15 +87,15 @@ function balanceOf(grid: Float64Array, rpm: Float64Array | undefined): Balance {
   let lagged = power(0);
   for (let cell = 1; cell < grid.length; cell++) {
     lagged += (power(cell) - lagged) / REVS_LAG_S;
-    heat[cell] = (heat[cell - 1] ?? 0) + lagged / 20;
-    warmth[cell] = (warmth[cell - 1] ?? 0) + ((grid[cell] ?? 0) - (grid[0] ?? 0)) / 100;
+    heat[cell] = (heat[cell - 1] ?? 0) + lagged / HEAT_SCALE;
+    warmth[cell] = (warmth[cell - 1] ?? 0) + ((grid[cell] ?? 0) - (grid[0] ?? 0)) / WARMTH_SCALE;
   }
   const row = new Float64Array(COLUMNS);
   return {
     columns: (cell) => {
       row[0] = 1;
       row[1] = heat[cell] ?? 0;
-      row[2] = (heat[cell] ?? 0) - cell / 20;
+      row[2] = (heat[cell] ?? 0) - cell / HEAT_SCALE;
       row[3] = warmth[cell] ?? 0;
       row[4] = 1 - Math.exp(-cell / START_LAG_S);
       return row;
@@ -115,7 +118,7 @@ export interface OpeningOptions {
   cardC: number;
 }
 
-/** Residual of the balance, averaged over a few cells so that whole degrees and jitter don't cross a limit by chance. */
+/** The curve around a cell, averaged over a few so that whole degrees and jitter don't cross a limit by chance. */
 function meanAround(grid: Float64Array, cell: number, reach: number): number {
   const from = Math.max(0, cell - reach);
   const to = Math.min(grid.length - 1, cell + reach);

@@ -158,6 +158,8 @@ function readCard(card: Loose): CardInput {
   ];
   if (fanOnC.length !== fanOffC.length || fanOnC.some((onC, stage) => onC <= (fanOffC[stage] ?? onC)))
     throw no("a fan of the card stops where it does not start below.");
+  if (fanOnC.some((onC, stage) => stage > 0 && onC <= (fanOnC[stage - 1] ?? 0)))
+    throw no("a high fan stage of the card does not start above the low one.");
   return {
     capacityL: number(card.capacityL, "the capacity", 0.5, 200),
     coolantKind: text(card.coolantKind, "the coolant's kind", 20, 1),

@@ -12,5 +12,10 @@ export type Judged = { rows: number; analysis: TraceAnalysis } | { stops: string
 export default function judge({ bytes, spec }: { bytes: Uint8Array; spec: TraceSpec }): Judged {
   const { trace, problems } = readTrace(decodeLog(bytes));
   if (!trace) return { stops: problems.find((problem) => problem.stops)?.message ?? "This is no log." };
-  return { rows: trace.s.length, analysis: analyseTrace(trace, spec) };
+  try {
+    return { rows: trace.s.length, analysis: analyseTrace(trace, spec) };
+  } catch (error) {
+    if (error instanceof RangeError) return { stops: `It can't be judged: ${error.message}.` };
+    throw error;
+  }
 }

@@ -1,5 +1,6 @@
 import { area, curveMonotoneX, max, scaleLinear, stack } from "d3";
 import { beliefHistory } from "../../../core/diagnosis/index.ts";
+import { withoutTried } from "../../../core/job/find/index.ts";
 import type { KnownFind } from "./useFind.ts";
 
 const WIDTH = 760;
@@ -19,8 +20,10 @@ interface Stream {
 
 /** The suspects that ever mattered, by where they stand now, and the others as one. */
 function streamsOf(find: KnownFind): Stream[] {
-  const { model, evidence } = find.state;
-  const steps = beliefHistory(model, evidence);
+  const { model, evidence, ruledOut } = find.state;
+  const told = beliefHistory(model, evidence);
+  const steps =
+    ruledOut.length > 0 ? [...told, { belief: withoutTried(told.at(-1)?.belief ?? {}, ruledOut) }] : told;
   const all = model.hypotheses.map(({ id, name = id }) => ({
     id,
     name,
@@ -43,7 +46,7 @@ export function BeliefPicture({ find }: { find: KnownFind }) {
   const { evidence, model } = find.state;
   if (evidence.length === 0) return null;
   const streams = streamsOf(find);
-  const steps = evidence.length + 1;
+  const steps = streams[0]?.shares.length ?? 0;
   const x = scaleLinear([0, steps - 1], [MARGIN.left, WIDTH - MARGIN.right]);
   const y = scaleLinear([0, 1], [HEIGHT - MARGIN.bottom, MARGIN.top]);
   const rows = Array.from({ length: steps }, (_, step) =>
@@ -104,7 +107,7 @@ export function BeliefPicture({ find }: { find: KnownFind }) {
               strokeWidth="1"
             />
             <text x={x(step)} y={HEIGHT - 8} textAnchor="middle" fontSize="14" fill="var(--ink-2)">
-              {step === 0 ? "before" : step}
+              {step === 0 ? "before" : step > evidence.length ? "tried" : step}
             </text>
           </g>
         ))}

@@ -1,6 +1,12 @@
 import { useEffect, useRef } from "react";
 import type { NextAction } from "../../../core/diagnosis/index.ts";
-import { cautionsOf, testOf, testsOf, USUAL_RATES } from "../../../core/diagnosis/knowledge/index.ts";
+import {
+  cautionsOf,
+  type TestKnowledge,
+  testOf,
+  testsOf,
+  USUAL_RATES,
+} from "../../../core/diagnosis/knowledge/index.ts";
 import { inShownTemperatures } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
@@ -21,8 +27,11 @@ export const engineWords = ({ first, isAlong }: Pick<NextAction, "first" | "isAl
     : first === "heat"
       ? "and warming it up"
       : first === "cool"
-        ? "after a night"
+        ? "once it is cold"
         : "";
+const TOP_UP = "The level is low: top it up cold, before the engine runs.";
+const isRunHot = ({ engine, hazards }: TestKnowledge) =>
+  engine === "heats" || engine === "hot" || hazards.includes("engine running");
 const SMALL = "min-h-12 justify-start px-3 py-1 text-left font-normal";
 
 /** One test as one card: why, how, caution, and what was seen as big buttons. */
@@ -30,7 +39,7 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
   const { state, mayBook, report, unsure, cannot } = find;
   const { system } = useJob();
   const test = testsOf(state.circuit).find(({ id }) => id === testId) ?? testOf(testId);
-  const cautions = cautionsOf(test);
+  const cautions = [...(state.isLow && isRunHot(test) ? [TOP_UP] : []), ...cautionsOf(test)];
   const action = state.actions.find(({ kind, id }) => kind === "test" && id === testId);
   const heading = useRef<HTMLHeadingElement>(null);
   useOutcomeKeys(test.outcomes.length, {

@@ -46,6 +46,8 @@ export function ForTheOwner({ find }: { find: KnownFind }) {
   );
 }
 
+const RESTS_MS = 1500;
+
 /** The verdict, offered when more testing costs more than it saves. */
 export function VerdictCard({
   find,
@@ -58,6 +60,13 @@ export function VerdictCard({
 }) {
   const { decide, tried, mayBook, finding } = find;
   const { system } = useJob();
+  const [isResting, setResting] = useState(false);
+  // The next suspect comes up under the same finger: a second tap must not rule that out too.
+  const rulesOut = () => {
+    tried(repair.id, repair.name);
+    setResting(true);
+    setTimeout(() => setResting(false), RESTS_MS);
+  };
   const known = REPAIRS.find(({ id }) => id === offer.repair.id);
   const cautions = known ? cautionsOfRepair(known) : [];
   const { repair, kind } = offer;
@@ -88,7 +97,7 @@ export function VerdictCard({
           {isSaid ? "It is in the book" : isSound ? "Nothing wrong: book it" : "This is the fault: book it"}
         </Button>
         {!isSound && (
-          <Button className="min-h-14" disabled={!mayBook} onClick={() => tried(repair.id, repair.name)}>
+          <Button className="min-h-14" disabled={!mayBook || isResting} onClick={rulesOut}>
             Tried it: the trouble stayed
           </Button>
         )}

@@ -25,18 +25,20 @@ const MOVES = [TestOutcome, CannotTest, TriedRepair, FanCircuit, WarmUpLog, FanH
 const matters = (entry: Entry) =>
   entry.stage === "ask" ||
   entry.corrects !== undefined ||
+  entry.unit === "°C" ||
   MOVES.some((kind) => factOf(entry)?.fact instanceof kind);
 
 const HOUR_MS = 3_600_000;
 
+const hourNow = () => Math.floor(Date.now() / HOUR_MS);
+
 /** Which hour it is, so that what has cooled or is tomorrow comes back by itself. */
 function useHour(): number {
-  const hourNow = () => Math.floor(Date.now() / HOUR_MS);
   const [hour, setHour] = useState(hourNow);
   useEffect(() => {
     const timer = setInterval(() => setHour(hourNow), HOUR_MS / 4);
     return () => clearInterval(timer);
-  });
+  }, []);
   return hour;
 }
 

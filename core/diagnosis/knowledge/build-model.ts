@@ -83,8 +83,8 @@ export interface ModelChoices {
   weights?: readonly Prior[];
   /** Tests that can't be done here. */
   without?: readonly string[];
-  /** True where somebody has looked at the level: until then no engine is warmed up. */
-  isLevelKnown?: boolean;
+  /** What somebody who looked said of the level; until then no engine is warmed up, nor a low one before it was looked over. */
+  level?: "line" | "low";
   /** True after an overheat: nobody is sold a radiator before a gas test and a pressure test. */
   isAfterRed?: boolean;
   /** Tests whose thing lies in the hand already, by what was done last: a look takes this much, minutes. */
@@ -92,7 +92,7 @@ export interface ModelChoices {
 }
 
 /** What comes before an engine is run hot, and before a radiator is sold after an overheat. */
-const BEFORE_HEAT = ["level", "look"];
+const BEFORE_HEAT = { unknown: ["level", "look"], low: ["look", "pressure-test"], line: [] };
 const AFTER_RED: Record<string, string[]> = { core: ["gas-test", "pressure-test"] };
 /** "Nothing wrong" is handed back with its proof: a level, a look and a warm-up that was watched. */
 const PROOF: Record<string, string[]> = { "hand-back": ["level", "look", "warm-up"] };
@@ -106,7 +106,7 @@ const heats = ({ engine }: TestKnowledge) => engine === "heats" || engine === "h
 /** A circuit's knowledge as the plain model that the reckoning takes. Throws `RangeError` where the knowledge has a hole. */
 export function modelOf(
   circuit: Circuit,
-  { weights = [], without = [], isLevelKnown = false, isAfterRed = false, inHand = {} }: ModelChoices = {},
+  { weights = [], without = [], level, isAfterRed = false, inHand = {} }: ModelChoices = {},
 ): Model {
   const hypotheses = hypothesesOf(circuit);
   const weightOf = (fault: HypothesisKnowledge) =>
@@ -123,7 +123,7 @@ export function modelOf(
           minutes: Math.min(test.minutes, inHand[test.id] ?? test.minutes),
           ...(test.engine ? { engine: test.engine } : {}),
           ...(test.shares ? { shares: test.shares } : {}),
-          ...(heats(test) && !isLevelKnown ? { after: BEFORE_HEAT } : {}),
+          ...(heats(test) ? { after: BEFORE_HEAT[level ?? "unknown"] } : {}),
           outcomes: test.outcomes.map(({ id, name }, index) => ({
             id,
             name,

@@ -21,7 +21,7 @@ export const cautionsOf = ({ hazards, stopC }: Pick<TestKnowledge, "hazards" | "
   ...hazards.map((hazard) => CAUTIONS[hazard]),
   ...(stopC === undefined
     ? []
-    : [`At ${stopC} °C on the engine's own sensor: engine off, cap shut, let it stand.`]),
+    : [`At ${stopC} °C on the engine's own sensor: engine off, hands off the cap, let it stand.`]),
 ];
 
 /** What to read before a repair. */

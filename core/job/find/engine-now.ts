@@ -3,8 +3,8 @@ import { isOutcome, testOf } from "../../diagnosis/knowledge/index.ts";
 import { factOf, TestOutcome, WarmUpLog } from "../../facts/index.ts";
 import { type Entry, standing } from "../../ledger/index.ts";
 
-/** After this long with the engine off nothing scalds any more and cold tests can be done, hours. */
-export const COOLS_IN_H = 4;
+/** After this long with the engine off its coolant stands at the air's temperature: cold tests can be done, hours. */
+export const COOLS_IN_H = 6;
 const HOUR_MS = 3_600_000;
 const WARM_C = 50;
 
@@ -20,16 +20,35 @@ function heatBy(entry: Entry): Heat | undefined {
   return engine === "heats" && shares ? `warming ${shares}` : engine && "hot";
 }
 
-/**
- * How the engine stands now, by the last entry that says: hot for four hours after a hot test, a log or a reading of
- * 50 °C, cold after that or where a cold test was done since. `now` in ISO 8601; without it nothing has cooled.
- */
-export function heatOf(entries: readonly Entry[], now?: string): Heat {
+/** The last that the book says of the engine's heat, and how many hours ago that was. */
+function lastHeat(
+  entries: readonly Entry[],
+  now: string | undefined,
+): { heat: Heat; hours: number } | undefined {
   for (const entry of standing(entries).toReversed()) {
     const heat = heatBy(entry);
     if (!heat) continue;
-    const hours = now === undefined ? 0 : (Date.parse(now) - Date.parse(entry.at)) / HOUR_MS;
-    return hours < COOLS_IN_H ? heat : "cold";
+    // A line corrected later tells of the time when it was first written.
+    const at = entries.find(({ seq }) => seq === entry.order)?.at ?? entry.at;
+    return { heat, hours: now === undefined ? 0 : (Date.parse(now) - Date.parse(at)) / HOUR_MS };
   }
-  return "cold";
+  return undefined;
+}
+
+/**
+ * How the engine stands now, by the last entry that says: hot for six hours after a hot test, a log or a reading of
+ * 50 °C, cold after that or where a cold test was done since. `now` in ISO 8601; without it nothing has cooled.
+ */
+export function heatOf(entries: readonly Entry[], now?: string): Heat {
+  const last = lastHeat(entries, now);
+  return last && last.hours < COOLS_IN_H ? last.heat : "cold";
+}
+
+/**
+ * Hours since the book last saw the engine hot; nothing where that is six hours ago or more, or never was, since a car
+ * may have been driven without a word in the book. `now` in ISO 8601.
+ */
+export function restedHours(entries: readonly Entry[], now: string): number | undefined {
+  const last = lastHeat(entries, now);
+  return last && last.heat !== "cold" && last.hours >= 0 && last.hours < COOLS_IN_H ? last.hours : undefined;
 }

@@ -18,7 +18,6 @@ import {
   type Circuit,
   type CircuitKind,
   handbookPriors,
-  isOutcome,
   modelOf,
   UNSURE,
   USUAL_RATES,
@@ -29,7 +28,7 @@ import type { Entry } from "../../ledger/index.ts";
 import { askedOf } from "./asked-of.ts";
 import { type Cannot, cannotOf } from "./cannot.ts";
 import { heatOf } from "./engine-now.ts";
-import { inHand, isAfterRed, offered, withoutRunningFan } from "./offered.ts";
+import { inHand, isAfterRed, levelOf, offered, withoutRunningFan } from "./offered.ts";
 import { type Result, resultsOf } from "./results.ts";
 
 export interface Suspect {
@@ -54,6 +53,9 @@ export interface FindState {
   heat: Heat;
   /** Repairs tried in vain: what they mend is ruled out. */
   tried: { repair: string; entryId: string; name: string }[];
+  ruledOut: readonly string[];
+  /** True where the level was found low: nobody runs the engine before it is topped up. */
+  isLow: boolean;
   suspects: Suspect[];
   actions: NextAction[];
   standings: Record<string, Standing>;
@@ -77,7 +79,10 @@ const triedOf = (entries: readonly Entry[]) =>
   }));
 
 /** Belief with what was tried in vain gone, adding up to one again. */
-function withoutTried(belief: Record<string, number>, ruledOut: readonly string[]): Record<string, number> {
+export function withoutTried(
+  belief: Record<string, number>,
+  ruledOut: readonly string[],
+): Record<string, number> {
   if (ruledOut.length === 0) return belief;
   const kept = Object.entries(belief).filter(([id]) => !ruledOut.includes(id));
   const total = kept.reduce((sum, [, share]) => sum + share, 0);
@@ -120,7 +125,11 @@ export function findState(
   const whole = modelOf(circuit, { weights });
   const isHere = ({ test }: { test: string }) => whole.tests.some(({ id }) => id === test);
   // A book outlives the knowledge it was written by: a result that is known no longer stays in it and is no evidence.
-  const known = results.filter((result) => isHere(result) && isOutcome(result.test, result.outcome));
+  // So does a result of another circuit: "one fan ran" is none where the car has but one.
+  const canCome = ({ test, outcome }: { test: string; outcome: string }) =>
+    outcome === UNSURE ||
+    whole.tests.some(({ id, outcomes }) => id === test && outcomes.some((each) => each.id === outcome));
+  const known = results.filter((result) => isHere(result) && canCome(result));
   const unsure = known.filter(({ outcome }) => outcome === UNSURE);
   const evidence = known
     .filter(({ outcome }) => outcome !== UNSURE)
@@ -136,21 +145,24 @@ export function findState(
   const open = modelOf(circuit, {
     weights,
     without: withheld,
-    isLevelKnown: asked.level !== undefined,
+    level: levelOf(asked, evidence),
     isAfterRed: isAfterRed(asked, evidence),
     inHand: inHand(evidence),
   });
   const tried = triedOf(entries);
-  const ruledOut = whole.repairs
-    .filter(({ id }) => tried.some(({ repair }) => repair === id))
-    .flatMap(({ fixes }) => fixes);
+  const ruledOut = [
+    ...new Set(
+      whole.repairs
+        .filter(({ id }) => tried.some(({ repair }) => repair === id))
+        .flatMap(({ fixes }) => fixes),
+    ),
+  ];
   const left = (belief: Record<string, number>) => withoutTried(belief, ruledOut);
   const now = left(posterior(whole, evidence));
   const before = left(posterior(whole, evidence.slice(0, -1)));
+  const heat = heatOf(entries, at);
   const isLost = ruledOut.length >= whole.hypotheses.length;
-  const actions = isLost
-    ? []
-    : nextActions(open, evidence, USUAL_RATES, ruledOut, { heat: heatOf(entries, at) });
+  const actions = isLost ? [] : nextActions(open, evidence, USUAL_RATES, ruledOut, { heat });
   return {
     circuit,
     model: whole,
@@ -168,8 +180,10 @@ export function findState(
       }))
       .sort((a, b) => b.share - a.share),
     actions: offered(actions, open, now, evidence.length === 0),
-    heat: heatOf(entries, at),
+    heat,
+    isLow: levelOf(asked, evidence) === "low",
     tried,
+    ruledOut,
     standings: proven(circuit, evidence),
     conflict: conflict(whole, evidence),
   };

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { book } from "../../book/book.fixture.ts";
+import { REPAIRS } from "../../diagnosis/knowledge/index.ts";
 import type { Entry } from "../../ledger/index.ts";
 import { circuitOf, customerText, findState, resultsOf, UNSURE, verdictOffer } from "./index.ts";
 import { inHand } from "./offered.ts";
@@ -299,5 +300,51 @@ describe("what Find offers, with the engine's state", () => {
     expect(offers([])).not.toContain("core");
     expect(offers([])).toContain("gas-test");
     expect(offers([test("gas-test", "none"), test("pressure-test", "holds")])).toContain("core");
+  });
+
+  it("stands where a result of another circuit is in the book: one fan of two ran, and there is but one", () => {
+    const odd = book([test("look", "dry"), test("ac-on", "one"), test("belt", "plays")]);
+    expect(findState(odd, "switch-1").evidence.map(({ test: id }) => id)).toEqual(["look", "belt"]);
+    expect(findState(odd, "switch-relays").evidence.map(({ test: id }) => id)).toEqual([
+      "look",
+      "ac-on",
+      "belt",
+    ]);
+  });
+
+  it("takes a bad ground for no running fan", () => {
+    expect(tests([test("look", "dry"), test("ground-drop", "high")])).not.toContain("paper");
+  });
+
+  it("runs no engine that is low before it was looked over and pressed, and says to top it up", () => {
+    const low = [test("look", "dry"), test("level", "low")];
+    expect(tests(low)).not.toContain("warm-up");
+    expect(tests([...low, test("pressure-test", "holds")])).toContain("warm-up");
+    expect(findState(book(low), "switch-2").isLow).toBe(true);
+    const noTester: Partial<Entry> = {
+      stage: "find",
+      kind: "decision",
+      item: "Pressure test",
+      text: "no tool",
+      data: { fact: "cannot-test", v: 1, test: "pressure-test", why: "tool" },
+    };
+    expect(tests([...low, noTester])).toContain("warm-up");
+  });
+
+  it("has something to say when every repair was tried in vain", () => {
+    const all = REPAIRS.map(
+      ({ id, name }): Partial<Entry> => ({
+        stage: "find",
+        kind: "decision",
+        item: name,
+        text: "tried, the trouble stayed",
+        data: { fact: "tried-repair", v: 1, repair: id },
+      }),
+    );
+    for (const count of [1, 12, all.length - 1, all.length]) {
+      const state = findState(book(all.slice(0, count)), "ecu-relay");
+      expect(state.suspects.every(({ share }) => Number.isFinite(share))).toBe(true);
+    }
+    expect(findState(book(all), "ecu-relay").actions).toEqual([]);
   });
 });

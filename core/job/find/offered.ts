@@ -28,14 +28,39 @@ const PLUG_OFF = [
 export const inHand = (evidence: readonly { test: string }[]): Record<string, number> =>
   PLUG_OFF.includes(evidence.at(-1)?.test ?? "") ? { plugs: 1 } : {};
 
-const RAN = ["runs", "turns", "as-card", "elsewhere", "from-cold", "boils", "one", "within", "high"];
+/** What is said of the level where somebody has looked: by Ask, or by the test of it since. */
+export function levelOf(
+  asked: { level?: "line" | "min" | "low" | "empty" },
+  evidence: readonly { test: string; outcome: string }[],
+): "line" | "low" | undefined {
+  const tested = evidence.find(({ test }) => test === "level")?.outcome;
+  if (tested) return tested === "line" ? "line" : "low";
+  return asked.level && (asked.level === "line" || asked.level === "min" ? "line" : "low");
+}
+
+const FAN_RAN = ["runs", "one"];
+/** Outcomes that are a fan seen running, by the test that shows it. */
+const RAN: Record<string, readonly string[]> = {
+  "fan-cold": ["turns"],
+  "ac-on": FAN_RAN,
+  jumper: FAN_RAN,
+  "jumper-low": FAN_RAN,
+  "jumper-high": FAN_RAN,
+  "manual-trigger": FAN_RAN,
+  "ground-command": FAN_RAN,
+  "unplug-sensor": FAN_RAN,
+  command: FAN_RAN,
+  "feed-motor": FAN_RAN,
+  "warm-up": ["as-card", "elsewhere", "from-cold", "boils", "one"],
+  "motor-draw": ["within", "high"],
+  paper: ["through", "against"],
+};
 /** Asked only of a fan that somebody has seen running. */
 const NEEDS_A_RUNNING_FAN = ["paper", "motor-draw"];
 
 /** Tests that make no sense before a fan was seen to run: a dead fan blows no way. */
 export function withoutRunningFan(evidence: readonly { test: string; outcome: string }[]): string[] {
-  const fanTests = evidence.filter(({ test }) => test !== "gauge");
-  return fanTests.some(({ outcome }) => RAN.includes(outcome)) ? [] : NEEDS_A_RUNNING_FAN;
+  return evidence.some(({ test, outcome }) => RAN[test]?.includes(outcome)) ? [] : NEEDS_A_RUNNING_FAN;
 }
 
 /** Bits below which a test can't tell what is left apart; one that asks for the fan once more wants to say more. */

@@ -28,8 +28,8 @@ function fanOutcome(fanOn: LogCheck | undefined, peak: LogCheck | undefined): st
 
 /** A sensor that never spoke, or that stood apart from the air after a night. */
 function sensorOutcome({ signal, soak }: WarmUpLog["checks"]): string | undefined {
-  if (signal?.verdict === "fail" && signal.failing === "never")
-    return (signal.measured ?? 0) < 0 ? "coldest" : "hottest";
+  if (signal?.verdict === "fail" && signal.failing === "never" && signal.measured !== undefined)
+    return signal.measured < 0 ? "coldest" : "hottest";
   if (soak?.verdict === "pass") return "agree";
   return soak?.verdict === "fail" ? "apart" : undefined;
 }

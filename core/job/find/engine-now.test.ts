@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Entry } from "../ledger/index.ts";
-import { restedHours } from "./engine-rest.ts";
+import type { Entry } from "../../ledger/index.ts";
+import { heatOf, restedHours } from "./engine-now.ts";
 
 const entry = (more: Partial<Entry>): Entry => ({
   id: "one",
@@ -31,5 +31,14 @@ describe("how long an engine has stood, as the book knows it", () => {
 
   it("is nothing where the clock of the book runs ahead", () => {
     expect(restedHours([entry({})], "2026-05-04T07:00:00.000Z")).toBeUndefined();
+  });
+
+  it("counts from when a reading was first written, not from its correction", () => {
+    const corrected = [
+      entry({}),
+      entry({ id: "two", seq: 2, at: "2026-05-04T13:00:00.000Z", corrects: "one", value: 91 }),
+    ];
+    expect(heatOf(corrected, "2026-05-04T13:30:00.000Z")).toBe("hot");
+    expect(heatOf(corrected, "2026-05-04T15:00:00.000Z")).toBe("cold");
   });
 });
