@@ -394,6 +394,6 @@ describe("every circuit", () => {
     await tap(page, "Change the card");
     await tap(page, "2 changes");
     await seen(page, "thermostat opens");
-    await seen(page, "91 °C");
+    await seen(page, "91\u00a0°C");
   });
 });

@@ -125,11 +125,17 @@ describe("one job from complaint to signed", () => {
       buttons.map((button) => button.getAttribute("aria-label")),
     );
     expect(offered.slice(0, 2)).toEqual(["2 × M6×20, bag 2: all 2 back", "thermal switch: is back"]);
-    await tap(page, "2 × M6×20, bag 2: all 2 back");
-    await tap(page, "switch plug: is back");
-    await tap(page, "thermal switch: is back");
-    await tap(page, "8 × clip, undertray: all 8 back");
-    await tap(page, "magnet: is back");
+    for (const name of [
+      "2 × M6×20, bag 2: all 2 back",
+      "switch plug: is back",
+      "thermal switch: is back",
+      "8 × clip, undertray: all 8 back",
+      "magnet: is back",
+    ]) {
+      await tap(page, name);
+      // The row goes once the line is kept, and the rows below move up: nobody taps the next before that.
+      await page.waitForSelector(`::-p-aria(${name})`, { hidden: true });
+    }
     await seen(page, "all that came off is back");
     await allSent(page);
   });
