@@ -1,5 +1,6 @@
 // Every figure this project holds itself to, measured now: npm run bench [-- name]
 import { benchDiagnosis } from "./bench/diagnosis.ts";
+import { benchFindTap } from "./bench/find-tap.ts";
 import { benchFirstScreen } from "./bench/first-screen.ts";
 import { benchHistory } from "./bench/history.ts";
 import { benchJobPage } from "./bench/job-page.ts";
@@ -16,6 +17,7 @@ const BENCHES: Record<string, () => Promise<Figure[]>> = {
   "long-book": benchLongBook,
   history: benchHistory,
   diagnosis: benchDiagnosis,
+  "find-tap": benchFindTap,
 };
 
 const asked = process.argv.slice(2);

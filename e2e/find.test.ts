@@ -257,6 +257,7 @@ describe("the plan changes at once", () => {
 
   it("when evidence is taken back", async () => {
     const before = await shareOf(page, "fan motor dead");
+    await shownTest(page);
     await page.keyboard.press("s");
     await page.waitForFunction(
       (last) =>

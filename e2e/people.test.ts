@@ -2,6 +2,7 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application, DESKTOP, settled } from "./support/application.ts";
+import { shownTest } from "./support/diagnose.ts";
 import { pictureOfFailure, seen, tap } from "./support/walk.ts";
 
 let application: Application;
@@ -133,6 +134,7 @@ describe("the front desk", () => {
     await page.keyboard.press("Enter");
     await page.waitForSelector('nav[aria-label="Places"]');
     await application.go(page, `/jobs/${jobId("open-find")}/find`);
+    await shownTest(page);
     const enabled = await page.$$eval(
       'section[aria-labelledby="next-test"] .grid button',
       (buttons) => buttons.filter((button) => !(button as HTMLButtonElement).disabled).length,

@@ -86,17 +86,11 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
     [outbox, page.job.id, stage],
   );
   const mayBook = role !== "desk" && !page.job.signedAt;
-  return {
-    page,
-    entries,
-    waiting,
-    system: units,
-    timeZone,
-    mayBook,
-    mayCorrect: role !== "desk",
-    book,
-    notice,
-  };
+  const mayCorrect = role !== "desk";
+  return useMemo(
+    () => ({ page, entries, waiting, system: units, timeZone, mayBook, mayCorrect, book, notice }),
+    [page, entries, waiting, units, timeZone, mayBook, mayCorrect, book, notice],
+  );
 }
 
 export const useJob = (): JobContext => useOutletContext<JobContext>();

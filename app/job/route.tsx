@@ -41,10 +41,13 @@ const stageOf = (pathname: string): Stage => STAGES.find((stage) => pathname.end
 
 /** A job: the vehicle and the stages on top, the stage's work in the middle, the book always beside it. */
 export default function JobPage() {
-  const { book, ...rest } = useLoaderData<typeof loader>();
+  const data = useLoaderData<typeof loader>();
   // The book travels as one text: the router takes a long list apart value by value, which costs more than reading it.
-  const entries = useMemo((): Entry[] => JSON.parse(book), [book]);
-  const page = { ...rest, entries };
+  const entries = useMemo((): Entry[] => JSON.parse(data.book), [data.book]);
+  const page = useMemo(() => {
+    const { book: _, ...rest } = data;
+    return { ...rest, entries };
+  }, [data, entries]);
   const stage = stageOf(useLocation().pathname);
   const context = useJobBook(page, stage);
   useFreshness();

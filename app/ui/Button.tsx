@@ -10,15 +10,33 @@ const LOOKS: Record<Weight, string> = {
 };
 
 const BASE =
-  "inline-flex min-h-12 items-center justify-center gap-2 rounded-md border-2 px-5 py-2 font-bold leading-tight disabled:cursor-not-allowed disabled:border-dashed disabled:border-edge disabled:bg-transparent disabled:text-ink-2";
+  "inline-flex min-h-12 items-center justify-center gap-2 rounded-md border-2 px-5 py-2 font-bold leading-tight";
+const OFF =
+  "disabled:cursor-not-allowed disabled:border-dashed disabled:border-edge disabled:bg-transparent disabled:text-ink-2";
+
+interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
+  weight?: Weight;
+  /** True where it takes no tap for the moment, and looks as ever: see `useRest`. */
+  isResting?: boolean;
+}
 
 export function Button({
   weight = "plain",
   className = "",
   type = "button",
+  isResting = false,
+  disabled = false,
   ...rest
-}: ButtonHTMLAttributes<HTMLButtonElement> & { weight?: Weight }) {
-  return <button type={type} className={`${BASE} ${LOOKS[weight]} ${className}`} {...rest} />;
+}: ButtonProps) {
+  const look = disabled ? `${LOOKS[weight]} ${OFF}` : LOOKS[weight];
+  return (
+    <button
+      type={type}
+      className={`${BASE} ${look} ${className}`}
+      disabled={disabled || isResting}
+      {...rest}
+    />
+  );
 }
 
 export function ButtonLink({ weight = "plain", className = "", ...rest }: LinkProps & { weight?: Weight }) {

@@ -1,4 +1,4 @@
-import { readHistoryForJob } from "../../server/jobs/read-history.ts";
+import { readHistory } from "../../server/jobs/read-history.ts";
 import { makeTemplate, type Scratch, scratchDatabase } from "../../server/testing/scratch-database.ts";
 import { smallShop } from "../../server/testing/small-shop.ts";
 import { type Figure, medianMs } from "./measure.ts";
@@ -39,7 +39,7 @@ export async function benchHistory(): Promise<Figure[]> {
   const scratch = await scratchDatabase();
   try {
     const shop = await smallShop(scratch, "History");
-    const read = () => shop.at((desk) => readHistoryForJob(desk, shop.jobId));
+    const read = () => shop.at((desk) => readHistory(desk, "switch-1"));
     await sign(scratch, shop, FEW);
     const fewMs = await medianMs(25, read);
     await sign(scratch, shop, MANY - FEW);

@@ -66,6 +66,9 @@ const positive = (figure: number, what: string) => {
     throw new RangeError(`${what} is ${figure}; it must be 0 or more`);
 };
 
+/** Outcomes that were looked through, and for which hypotheses: the models of one circuit share them. */
+const likelihoodsChecked = new WeakMap<ModelTest["outcomes"], string>();
+
 function checkTest(test: ModelTest, hypotheses: readonly string[]): void {
   positive(test.minutes, `minutes of the test “${test.id}”`);
   if (test.outcomes.length < 2)
@@ -74,6 +77,8 @@ function checkTest(test: ModelTest, hypotheses: readonly string[]): void {
     test.outcomes.map((outcome) => outcome.id),
     `the outcome of “${test.id}”,`,
   );
+  const key = hypotheses.join();
+  if (likelihoodsChecked.get(test.outcomes) === key) return;
   for (const hypothesis of hypotheses) {
     let sum = 0;
     for (const outcome of test.outcomes) {
@@ -90,6 +95,7 @@ function checkTest(test: ModelTest, hypotheses: readonly string[]): void {
         `the outcomes of “${test.id}” given “${hypothesis}” add up to ${sum.toFixed(3)}; they must add up to 1`,
       );
   }
+  likelihoodsChecked.set(test.outcomes, key);
 }
 
 /** Throws a `RangeError` that names the place where a model can't be reckoned with. */

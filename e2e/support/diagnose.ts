@@ -12,8 +12,13 @@ export function likeliestOutcome(kind: CircuitKind, test: string, truth: string)
   return shares.indexOf(Math.max(...shares));
 }
 
-export const shownTest = (page: Page): Promise<string | null> =>
-  page.evaluate(() => document.querySelector("[data-next-test]")?.getAttribute("data-next-test") ?? null);
+/** Which test is shown, nothing where a verdict is, once what came up takes a tap. */
+export async function shownTest(page: Page): Promise<string | null> {
+  await page.waitForSelector("#next-test:not([data-rests]), #verdict:not([data-rests])");
+  return page.evaluate(
+    () => document.querySelector("[data-next-test]")?.getAttribute("data-next-test") ?? null,
+  );
+}
 
 /** Does what the page says, test after test, as a car with this fault would answer, until it offers a verdict. */
 export async function workToVerdict(
@@ -24,7 +29,6 @@ export async function workToVerdict(
 ): Promise<string[]> {
   const done: string[] = [];
   for (let step = 0; step < MOST_TESTS; step++) {
-    await page.waitForSelector("#next-test, #verdict");
     const test = await shownTest(page);
     if (!test) return done;
     const index = likeliestOutcome(kind, test, truth);

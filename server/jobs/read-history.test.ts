@@ -4,7 +4,8 @@ import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { newEntry, smallShop } from "../testing/small-shop.ts";
 import { openJob } from "./open-job.ts";
 import { readBook } from "./read-books.ts";
-import { readHistory, readHistoryForJob } from "./read-history.ts";
+import { readFind } from "./read-find.ts";
+import { readHistory } from "./read-history.ts";
 import { readRecentJob } from "./read-recent-job.ts";
 import { recordEntries } from "./record-entries.ts";
 import { signJob } from "./sign-job.ts";
@@ -14,6 +15,9 @@ beforeAll(async () => {
   scratch = await scratchDatabase();
 });
 afterAll(() => scratch.drop());
+
+const NOON = "2030-06-01T12:00:00.000Z";
+const NOTHING = { history: {}, recent: null, notOnThisCar: [], question: null, now: NOON };
 
 const finding = (hypothesis: string, corrects?: string) =>
   newEntry({
@@ -40,7 +44,9 @@ describe("readHistory", () => {
     const shop = await shopWith("Learns", "motor");
     expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual({ motor: 1 });
     expect(await shop.at((desk) => readHistory(desk, "ecu-relay"))).toEqual({});
-    expect(await shop.at((desk) => readHistoryForJob(desk, shop.jobId))).toEqual({ motor: 1 });
+    expect(await shop.at((desk) => readFind(desk, shop.jobId, NOON))).toMatchObject({
+      history: { motor: 1 },
+    });
   });
 
   it("moves with a verdict that is corrected after signing", async () => {
@@ -100,8 +106,8 @@ describe("readHistory", () => {
   it("never counts another shop's jobs, nor answers for one of its jobs", async () => {
     const [ours, theirs] = [await shopWith("Ours", "motor"), await shopWith("Theirs", "switch-open")];
     expect(await ours.at((desk) => readHistory(desk, "switch-1"))).toEqual({ motor: 1 });
-    expect(await ours.at((desk) => readHistoryForJob(desk, theirs.jobId))).toEqual({});
-    expect(await ours.at((desk) => readHistoryForJob(desk, "nonsense"))).toEqual({});
+    expect(await ours.at((desk) => readFind(desk, theirs.jobId, NOON))).toEqual(NOTHING);
+    expect(await ours.at((desk) => readFind(desk, "nonsense", NOON))).toEqual(NOTHING);
   });
 });
 

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { memo, useState } from "react";
 import { dataOf, Finding, OwnTest as OwnTestFact } from "../../../core/facts/index.ts";
 import type { Verdict } from "../../../core/judgement/index.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -111,7 +111,7 @@ function OwnVerdict({ find }: { find: Find }) {
 }
 
 /** What the program doesn't know of, by hand. */
-export function ByHand({ find, isOpen }: { find: Find; isOpen: boolean }) {
+export const ByHand = memo(function ByHand({ find, isOpen }: { find: Find; isOpen: boolean }) {
   return (
     <details open={isOpen}>
       <summary className="min-h-12 py-3 font-bold">By hand: a test or verdict of your own</summary>
@@ -121,4 +121,4 @@ export function ByHand({ find, isOpen }: { find: Find; isOpen: boolean }) {
       </div>
     </details>
   );
-}
+});

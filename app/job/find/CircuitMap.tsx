@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Standing } from "../../../core/diagnosis/index.ts";
 import { type Circuit, COOLANT_PROBES, type Component } from "../../../core/diagnosis/knowledge/index.ts";
 import { VerdictPath } from "../../ui/VerdictMark.tsx";
@@ -122,20 +123,20 @@ function Probes({ places }: { places: Place[] }) {
 }
 
 /** Feed on the left, ground on the right; what is proven, suspect, failed and untested, and where the next probes go. */
-export function CircuitMap({
+export const CircuitMap = memo(function CircuitMap({
   circuit,
   standings,
-  test,
+  testId,
 }: {
   circuit: Circuit;
   standings: Record<string, Standing>;
-  test?: { id: string; name: string };
+  testId?: string;
 }) {
   const places = placesOf(circuit);
   const height = Math.max(...[...places.values()].map(({ y }) => y)) + BOX_HEIGHT / 2 + 4;
   const standingOf = (id: string): Standing => standings[id] ?? "untested";
-  const probeIds = test
-    ? (circuit.tests.find((each) => each.test === test.id)?.probes ?? COOLANT_PROBES[test.id] ?? [])
+  const probeIds = testId
+    ? (circuit.tests.find(({ test }) => test === testId)?.probes ?? COOLANT_PROBES[testId] ?? [])
     : [];
   const probes = probeIds.flatMap((id) => places.get(id) ?? []);
   const names = (standing: Standing) =>
@@ -197,4 +198,4 @@ export function CircuitMap({
       </figcaption>
     </figure>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
 import { factOf, OwnTest, TestOutcome } from "../../../core/facts/index.ts";
 import type { Verdict } from "../../../core/judgement/index.ts";
@@ -18,7 +19,7 @@ const testNamed = (entry: Entry): string => {
 };
 
 /** Everything tested so far, each result with a way to take it back or do it once more. */
-export function Done({ find, onTest }: { find: Find; onTest: (test: string) => void }) {
+export const Done = memo(function Done({ find, onTest }: { find: Find; onTest: (test: string) => void }) {
   const { entries, timeZone, mayBook, page } = useJob();
   const tests = standing(entries).filter((entry) => entry.kind === "test");
   const isEvidence = (entryId: string) =>
@@ -127,4 +128,4 @@ export function Done({ find, onTest }: { find: Find; onTest: (test: string) => v
       )}
     </section>
   );
-}
+});

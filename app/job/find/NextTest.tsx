@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 import type { NextAction } from "../../../core/diagnosis/index.ts";
 import {
   cautionsOf,
@@ -9,6 +9,7 @@ import {
 } from "../../../core/diagnosis/knowledge/index.ts";
 import { inShownTemperatures } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
+import { useRest } from "../../ui/useRest.ts";
 import { useJob } from "../context.ts";
 import { CANNOT, keyFor, NOT_SURE_KEY, useOutcomeKeys } from "./outcome-keys.ts";
 import type { KnownFind } from "./useFind.ts";
@@ -35,8 +36,18 @@ const isRunHot = ({ engine, hazards }: TestKnowledge) =>
 const SMALL = "min-h-12 justify-start px-3 py-1 text-left font-normal";
 
 /** One test as one card: why, how, caution, and what was seen as big buttons. */
-export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: string; isChosen: boolean }) {
-  const { state, mayBook, report, unsure, cannot } = find;
+export const NextTest = memo(function NextTest({
+  find,
+  testId,
+  isChosen,
+}: {
+  find: KnownFind;
+  testId: string;
+  isChosen: boolean;
+}) {
+  const { state, isThinking, mayBook, report, unsure, cannot } = find;
+  const isResting = useRest(testId) || isThinking;
+  const isTaken = mayBook && !isResting;
   const { system } = useJob();
   const test = testsOf(state.circuit).find(({ id }) => id === testId) ?? testOf(testId);
   const cautions = [...(state.isLow && isRunHot(test) ? [TOP_UP] : []), ...cautionsOf(test)];
@@ -45,10 +56,10 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
   useOutcomeKeys(test.outcomes.length, {
     outcome: (index) => {
       const outcome = test.outcomes[index];
-      if (outcome && mayBook) report(testId, outcome.id);
+      if (outcome && isTaken) report(testId, outcome.id);
     },
-    unsure: () => mayBook && unsure(testId),
-    cannot: (why) => mayBook && cannot(testId, why),
+    unsure: () => isTaken && unsure(testId),
+    cannot: (why) => isTaken && cannot(testId, why),
   });
   useEffect(() => {
     if (isChosen) heading.current?.focus();
@@ -66,7 +77,14 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
           {action && engineWords(action) && <span>, {engineWords(action)}</span>}
         </span>
       </p>
-      <h3 id="next-test" ref={heading} tabIndex={-1} className="text-xl" data-next-test={testId}>
+      <h3
+        id="next-test"
+        ref={heading}
+        tabIndex={-1}
+        className="text-xl"
+        data-next-test={testId}
+        data-rests={isResting || undefined}
+      >
         {test.name}
       </h3>
       <p className="leading-snug">{inShownTemperatures(test.how, system)}</p>
@@ -84,6 +102,7 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
             key={outcome.id}
             className="min-h-14 justify-start px-3 text-left"
             disabled={!mayBook}
+            isResting={isResting}
             onClick={() => report(testId, outcome.id)}
           >
             {outcome.name}
@@ -92,12 +111,18 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
         ))}
       </div>
       <div className="grid grid-cols-2 gap-2">
-        <Button className={SMALL} disabled={!mayBook} onClick={() => unsure(testId)}>
+        <Button className={SMALL} disabled={!mayBook} isResting={isResting} onClick={() => unsure(testId)}>
           Not sure
           <Key>{NOT_SURE_KEY}</Key>
         </Button>
         {CANNOT.map(({ key, reason, why }) => (
-          <Button key={key} className={SMALL} disabled={!mayBook} onClick={() => cannot(testId, why)}>
+          <Button
+            key={key}
+            className={SMALL}
+            disabled={!mayBook}
+            isResting={isResting}
+            onClick={() => cannot(testId, why)}
+          >
             <span>
               <span className="sr-only">Can't do here: </span>
               {capital(reason)}
@@ -123,4 +148,4 @@ export function NextTest({ find, testId, isChosen }: { find: KnownFind; testId: 
       )}
     </section>
   );
-}
+});

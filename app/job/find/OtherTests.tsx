@@ -1,10 +1,11 @@
+import { memo, useState } from "react";
 import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { engineWords } from "./NextTest.tsx";
 import type { KnownFind } from "./useFind.ts";
 
 /** Every other test that could be done, best next first; any of them can be taken. */
-export function OtherTests({
+export const OtherTests = memo(function OtherTests({
   find,
   shown,
   onTest,
@@ -14,11 +15,12 @@ export function OtherTests({
   onTest: (test: string) => void;
 }) {
   const tests = find.state.actions.filter(({ kind, id }) => kind === "test" && id !== shown);
+  const [isOpen, setOpen] = useState(false);
   return (
-    <details>
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-12 py-3 font-bold">{tests.length} other tests, best first</summary>
       <ul className="grid gap-x-8 lg:grid-cols-2">
-        {tests.map(({ id, ...action }) => (
+        {(isOpen ? tests : []).map(({ id, ...action }) => (
           <li key={id} className="flex items-center justify-between gap-3 border-rule border-b">
             <Button weight="quiet" className="justify-start px-1 text-left" onClick={() => onTest(id)}>
               {testOf(id).name}
@@ -32,4 +34,4 @@ export function OtherTests({
       </ul>
     </details>
   );
-}
+});

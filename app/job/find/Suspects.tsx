@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { memo, useState } from "react";
 import { reasonsOf, type Weighed } from "../../../core/diagnosis/index.ts";
 import type { Suspect } from "../../../core/job/find/index.ts";
 import type { KnownFind } from "./useFind.ts";
@@ -130,7 +130,13 @@ function Row({
 }
 
 /** Ranked suspects, each with its share and how the last result moved it. */
-export function Suspects({ find, onTest }: { find: KnownFind; onTest: (test: string) => void }) {
+export const Suspects = memo(function Suspects({
+  find,
+  onTest,
+}: {
+  find: KnownFind;
+  onTest: (test: string) => void;
+}) {
   const { suspects } = find.state;
   const shown = suspects
     .slice(0, MOST_ROWS)
@@ -165,4 +171,4 @@ export function Suspects({ find, onTest }: { find: KnownFind; onTest: (test: str
       )}
     </section>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { hypothesisOf, testOf } from "../../../core/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import type { KnownFind } from "./useFind.ts";
@@ -5,7 +6,13 @@ import type { KnownFind } from "./useFind.ts";
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Said when no single fault fits: which result to repeat, and which two faults would explain all of them. */
-export function TwoFaults({ find, onTest }: { find: KnownFind; onTest: (test: string) => void }) {
+export const TwoFaults = memo(function TwoFaults({
+  find,
+  onTest,
+}: {
+  find: KnownFind;
+  onTest: (test: string) => void;
+}) {
   const { conflict } = find.state;
   if (!conflict) return null;
   const names = conflict.pair?.faults.map((id) => hypothesisOf(id)?.name ?? id) ?? [];
@@ -28,4 +35,4 @@ export function TwoFaults({ find, onTest }: { find: KnownFind; onTest: (test: st
       )}
     </div>
   );
-}
+});

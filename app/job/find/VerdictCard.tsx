@@ -4,6 +4,7 @@ import { customerText, type VerdictOffer } from "../../../core/job/find/index.ts
 import { standing } from "../../../core/ledger/index.ts";
 import { inShownTemperatures } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
+import { useRest } from "../../ui/useRest.ts";
 import { useJob } from "../context.ts";
 import type { KnownFind } from "./useFind.ts";
 
@@ -46,8 +47,6 @@ export function ForTheOwner({ find }: { find: KnownFind }) {
   );
 }
 
-const RESTS_MS = 1500;
-
 /** The verdict, offered when more testing costs more than it saves. */
 export function VerdictCard({
   find,
@@ -58,18 +57,13 @@ export function VerdictCard({
   offer: VerdictOffer;
   onTestOn?: () => void;
 }) {
-  const { decide, tried, mayBook, finding } = find;
+  const { decide, tried, isThinking, mayBook, finding } = find;
   const { system } = useJob();
-  const [isResting, setResting] = useState(false);
-  // The next suspect comes up under the same finger: a second tap must not rule that out too.
-  const rulesOut = () => {
-    tried(repair.id, repair.name);
-    setResting(true);
-    setTimeout(() => setResting(false), RESTS_MS);
-  };
+  const { repair, kind } = offer;
+  // It comes up where the last test's answer was tapped, and the next suspect where this one was ruled out.
+  const isResting = useRest(repair.id) || isThinking;
   const known = REPAIRS.find(({ id }) => id === offer.repair.id);
   const cautions = known ? cautionsOfRepair(known) : [];
-  const { repair, kind } = offer;
   const isSound = offer.hypothesis === "nothing-wrong";
   const isSaid = finding?.words.toLowerCase() === offer.name.toLowerCase();
   return (
@@ -77,7 +71,7 @@ export function VerdictCard({
       <p className="text-ink-2">
         {kind === "proven" ? "The verdict" : isSound ? "The likeliest" : "Cheapest now: try it"}
       </p>
-      <h3 id="verdict" className="text-2xl">
+      <h3 id="verdict" className="text-2xl" data-rests={isResting || undefined}>
         {capital(offer.name)}
       </h3>
       <p>
@@ -92,17 +86,23 @@ export function VerdictCard({
           weight="main"
           className="min-h-14"
           disabled={!mayBook || isSaid}
+          isResting={isResting}
           onClick={() => decide(offer.hypothesis, capital(offer.name))}
         >
           {isSaid ? "It is in the book" : isSound ? "Nothing wrong: book it" : "This is the fault: book it"}
         </Button>
         {!isSound && (
-          <Button className="min-h-14" disabled={!mayBook || isResting} onClick={rulesOut}>
+          <Button
+            className="min-h-14"
+            disabled={!mayBook}
+            isResting={isResting}
+            onClick={() => tried(repair.id, repair.name)}
+          >
             Tried it: the trouble stayed
           </Button>
         )}
         {onTestOn && (
-          <Button className="min-h-14" onClick={onTestOn}>
+          <Button className="min-h-14" isResting={isResting} onClick={onTestOn}>
             Test on anyway
           </Button>
         )}

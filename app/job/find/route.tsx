@@ -1,8 +1,7 @@
-import { useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { type ClientLoaderFunctionArgs, isRouteErrorResponse, Link, useLoaderData } from "react-router";
-import { readBarredTests } from "../../../server/jobs/read-barred-tests.ts";
-import { readHistoryForJob } from "../../../server/jobs/read-history.ts";
-import { readRecentJob } from "../../../server/jobs/read-recent-job.ts";
+import { quarterOf } from "../../../core/job/find/index.ts";
+import { type FindRead, readFind, withPlan } from "../../../server/jobs/read-find.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Work } from "../Work.tsx";
@@ -19,24 +18,31 @@ import { TwoFaults } from "./TwoFaults.tsx";
 import { type Find as FindView, type KnownFind, useFind } from "./useFind.ts";
 import { VerdictCard } from "./VerdictCard.tsx";
 
-export const loader = guarded("desk", async ({ params, desk }) => ({
-  ...(await desk(async (given) => ({
-    history: await readHistoryForJob(given, params.jobId ?? ""),
-    recent: await readRecentJob(given, params.jobId ?? ""),
-    notOnThisCar: await readBarredTests(given, params.jobId ?? ""),
-  }))),
-  isCutOff: false,
-}));
+export const loader = guarded("desk", async ({ params, desk }) => {
+  const now = quarterOf(Date.now());
+  return { read: withPlan(await desk((given) => readFind(given, params.jobId ?? "", now))), isCutOff: false };
+});
 
-/** With no server to be had Find works on without the shop's history, and says so. */
-export async function clientLoader({ serverLoader }: ClientLoaderFunctionArgs) {
+/** What was last read, and of which job: it holds while there is no server to be had. */
+let last: { jobId: string | undefined; read: FindRead } | undefined;
+
+/** With no server to be had Find works on with what it last read; with nothing read yet, by the handbook, and says so. */
+export async function clientLoader({ serverLoader, params: { jobId } }: ClientLoaderFunctionArgs) {
   try {
-    return await serverLoader<typeof loader>();
+    const answer = await serverLoader<typeof loader>();
+    last = { jobId, read: answer.read };
+    return answer;
   } catch (error) {
     if (error instanceof Response || isRouteErrorResponse(error)) throw error;
-    return { history: {}, recent: null, notOnThisCar: [], isCutOff: true };
+    if (last && last.jobId === jobId) return { read: last.read, isCutOff: false };
+    const now = quarterOf(Date.now());
+    const read: FindRead = { history: {}, recent: null, notOnThisCar: [], now, planned: null };
+    return { read, isCutOff: true };
   }
 }
+
+const isTaken = ({ results, cannot }: KnownFind["state"], id: string) =>
+  [...results, ...cannot].some(({ test }) => test === id);
 
 const isKnown = (find: FindView): find is KnownFind => find.state !== undefined;
 
@@ -63,12 +69,27 @@ function Booked({ find }: { find: FindView }) {
 
 /** What is still possible, what to test next and why, and the verdict when enough is known. */
 export default function Find() {
-  const { history, recent, notOnThisCar, isCutOff } = useLoaderData<typeof clientLoader>();
-  const find = useFind(history, recent !== null, notOnThisCar);
+  const { read, isCutOff } = useLoaderData<typeof clientLoader>();
+  const { recent } = read;
+  const find = useFind(read);
   const [chosen, setChosen] = useState<{ test: string; isRepeat: boolean }>();
   const [testsOn, setTestsOn] = useState(false);
   const [isPictured, setPictured] = useState(false);
-  if (!isKnown(find)) {
+  const view = useMemo(
+    (): FindView => ({
+      ...find,
+      report: (...given) => {
+        find.report(...given);
+        setChosen(undefined);
+      },
+    }),
+    [find],
+  );
+  const choose = useCallback(
+    (test: string) => setChosen({ test, isRepeat: find.state !== undefined && isTaken(find.state, test) }),
+    [find.state],
+  );
+  if (!isKnown(find) || !isKnown(view)) {
     return (
       <Work title="How is the fan controlled?" next={{ label: "On to Plan", to: "plan" }}>
         <Booked find={find} />
@@ -80,16 +101,8 @@ export default function Find() {
   }
   const { state, offer, finding } = find;
   const best = state.actions.find(({ kind }) => kind === "test")?.id;
-  const isTaken = (id: string) =>
-    state.results.some(({ test }) => test === id) || state.cannot.some(({ test }) => test === id);
-  const isStillChosen = chosen !== undefined && (chosen.isRepeat || !isTaken(chosen.test));
-  const choose = (test: string) => setChosen({ test, isRepeat: isTaken(test) });
+  const isStillChosen = chosen !== undefined && (chosen.isRepeat || !isTaken(state, chosen.test));
   const shown = isStillChosen ? chosen.test : offer && !testsOn ? undefined : best;
-  const report: KnownFind["report"] = (...given) => {
-    find.report(...given);
-    setChosen(undefined);
-  };
-  const view: KnownFind = { ...find, report };
   const next = finding
     ? finding.kind === "nothing-wrong"
       ? { label: "On to Sign", to: "sign" }
@@ -104,11 +117,7 @@ export default function Find() {
       };
   return (
     <Work title={`Find: ${state.circuit.name}`} isTitleQuiet next={next}>
-      <CircuitMap
-        circuit={state.circuit}
-        standings={state.standings}
-        test={shown ? { id: shown, name: "" } : undefined}
-      />
+      <CircuitMap circuit={state.circuit} standings={state.standings} testId={shown} />
       {isCutOff && (
         <p role="status" className="text-ink-2">
           No server to be had: this goes by the handbook, without the shop's own history.

@@ -103,40 +103,61 @@ export const handbookPriors = (circuit: Circuit): Prior[] =>
 
 const heats = ({ engine }: TestKnowledge) => engine === "heats" || engine === "hot";
 
+type Likelihoods = Model["tests"][number]["outcomes"];
+const likelihoods = new WeakMap<Circuit, Map<string, Likelihoods>>();
+
+/** Each test's outcomes with how likely they are under every fault: the same for every model of a circuit, so kept. */
+function likelihoodsOf(circuit: Circuit): Map<string, Likelihoods> {
+  const kept = likelihoods.get(circuit);
+  if (kept) return kept;
+  const hypotheses = hypothesesOf(circuit);
+  const made = new Map(
+    testsOf(circuit).map((test): [string, Likelihoods] => {
+      const rows = hypotheses.map((fault) => [fault.id, rowOf(circuit, test, fault)] as const);
+      const outcomes = test.outcomes.map(({ id, name }, index) => ({
+        id,
+        name,
+        given: Object.fromEntries(rows.map(([fault, row]) => [fault, row[index] ?? Number.NaN])),
+      }));
+      return [test.id, outcomes];
+    }),
+  );
+  likelihoods.set(circuit, made);
+  return made;
+}
+
 /** A circuit's knowledge as the plain model that the reckoning takes. Throws `RangeError` where the knowledge has a hole. */
 export function modelOf(
   circuit: Circuit,
   { weights = [], without = [], level, isAfterRed = false, inHand = {} }: ModelChoices = {},
 ): Model {
   const hypotheses = hypothesesOf(circuit);
-  const weightOf = (fault: HypothesisKnowledge) =>
-    weights.find(({ id }) => id === fault.id)?.weight ?? fault.weight;
+  const ids = new Set(hypotheses.map(({ id }) => id));
+  const given = new Map(weights.map(({ id, weight }) => [id, weight]));
+  const likely = likelihoodsOf(circuit);
   return {
-    hypotheses: hypotheses.map((fault) => ({ id: fault.id, name: fault.name, weight: weightOf(fault) })),
+    hypotheses: hypotheses.map((fault) => ({
+      id: fault.id,
+      name: fault.name,
+      weight: given.get(fault.id) ?? fault.weight,
+    })),
     tests: testsOf(circuit)
       .filter((test) => !without.includes(test.id))
-      .map((test) => {
-        const rows = hypotheses.map((fault) => [fault.id, rowOf(circuit, test, fault)] as const);
-        return {
-          id: test.id,
-          name: test.name,
-          minutes: Math.min(test.minutes, inHand[test.id] ?? test.minutes),
-          ...(test.engine ? { engine: test.engine } : {}),
-          ...(test.shares ? { shares: test.shares } : {}),
-          ...(heats(test) ? { after: BEFORE_HEAT[level ?? "unknown"] } : {}),
-          outcomes: test.outcomes.map(({ id, name }, index) => ({
-            id,
-            name,
-            given: Object.fromEntries(rows.map(([fault, row]) => [fault, row[index] ?? Number.NaN])),
-          })),
-        };
-      }),
+      .map((test) => ({
+        id: test.id,
+        name: test.name,
+        minutes: Math.min(test.minutes, inHand[test.id] ?? test.minutes),
+        ...(test.engine ? { engine: test.engine } : {}),
+        ...(test.shares ? { shares: test.shares } : {}),
+        ...(heats(test) ? { after: BEFORE_HEAT[level ?? "unknown"] } : {}),
+        outcomes: likely.get(test.id) ?? [],
+      })),
     repairs: REPAIRS.map(({ id, name, minutes, partsCents, fixes }) => ({
       id,
       name,
       minutes,
       partsCents,
-      fixes: fixes.filter((fault) => hypotheses.some((hypothesis) => hypothesis.id === fault)),
+      fixes: fixes.filter((fault) => ids.has(fault)),
       ...(isAfterRed && AFTER_RED[id] ? { after: AFTER_RED[id] } : {}),
       ...(PROOF[id] ? { after: PROOF[id] } : {}),
     })).filter(({ fixes }) => fixes.length > 0),

@@ -8,6 +8,12 @@ export const COOLS_IN_H = 6;
 const HOUR_MS = 3_600_000;
 const WARM_C = 50;
 
+const QUARTER_MS = HOUR_MS / 4;
+
+/** The quarter of an hour that a time in milliseconds is in, ISO 8601: as fine as cooling is told here. */
+export const quarterOf = (atMs: number): string =>
+  new Date(Math.floor(atMs / QUARTER_MS) * QUARTER_MS).toISOString();
+
 /** How the engine stood right after an entry, as far as the entry says. */
 function heatBy(entry: Entry): Heat | undefined {
   const said = factOf(entry)?.fact;

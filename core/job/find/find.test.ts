@@ -234,10 +234,10 @@ describe("what Find offers, with the engine's state", () => {
     const hot = [test("look", "dry"), test("level", "line"), test("warm-up", "no-fan")];
     const state = (hours: number) =>
       findState(book(hot.map((entry) => ({ ...entry, at }))), "ecu-relay", { now: later(hours) });
-    expect(state(0.1).heat).toBe("warming warm-up");
+    expect(state(0.1).question.heat).toBe("warming warm-up");
     expect(state(0.1).actions.find(({ id }) => id === "live-cold")?.first).toBe("cool");
     expect(state(0.1).actions.find(({ id }) => id === "thermostat-watch")?.isAlong).toBe(true);
-    expect(state(20).heat).toBe("cold");
+    expect(state(20).question.heat).toBe("cold");
     expect(state(20).actions.find(({ id }) => id === "live-cold")?.first).toBeUndefined();
   });
 

@@ -1,5 +1,5 @@
 import { Tabs } from "radix-ui";
-import type { ComponentType } from "react";
+import { type ComponentType, memo } from "react";
 import type { KnownFind } from "../useFind.ts";
 import { ColdSoak } from "./ColdSoak.tsx";
 import { Drop } from "./Drop.tsx";
@@ -20,7 +20,7 @@ const INSTRUMENTS: { id: string; name: string; Part: ComponentType<{ find: Known
 ];
 
 /** Small calculators, each of which books its result as evidence with one tap. */
-export function Instruments({ find }: { find: KnownFind }) {
+export const Instruments = memo(function Instruments({ find }: { find: KnownFind }) {
   return (
     <section aria-labelledby="instruments">
       <h3 id="instruments" className="mb-2 text-xl">
@@ -46,4 +46,4 @@ export function Instruments({ find }: { find: KnownFind }) {
       </Tabs.Root>
     </section>
   );
-}
+});

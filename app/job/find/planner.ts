@@ -1,0 +1,25 @@
+import { wrap } from "comlink";
+import { type FindPlan, type PlanQuestion, planOf } from "../../../core/job/find/index.ts";
+import type { PlanWorker } from "../../workers/plan.worker.ts";
+
+/** A worker that hasn't answered by then is not coming: its script could not be had, or the tablet starves it. */
+const PATIENCE_MS = 2000;
+
+export interface Planner {
+  ask: (question: PlanQuestion) => Promise<FindPlan>;
+  close: () => void;
+}
+
+/** Plans in a worker; where there is none to be had, here, so that a dead network takes nobody's next test away. */
+export function openPlanner(): Planner {
+  const thread = new Worker(new URL("../../workers/plan.worker.ts", import.meta.url), { type: "module" });
+  const remote = wrap<PlanWorker>(thread);
+  const broken = new Promise<undefined>((tell) =>
+    thread.addEventListener("error", () => tell(undefined), { once: true }),
+  );
+  const ask = async (question: PlanQuestion) => {
+    const late = new Promise<undefined>((tell) => setTimeout(() => tell(undefined), PATIENCE_MS));
+    return (await Promise.race([remote.planOf(question), broken, late])) ?? planOf(question);
+  };
+  return { ask, close: () => thread.terminate() };
+}
