@@ -28,7 +28,14 @@ export function OutboxProvider({ personId, children }: { personId: string; child
   const latest = useRef(revalidate);
   latest.current = revalidate;
   const [outbox] = useState(
-    () => new Outbox({ personId, store: browserStore, send: sendEntry, onBooked: () => latest.current() }),
+    () =>
+      new Outbox({
+        personId,
+        store: browserStore,
+        send: sendEntry,
+        // The line that is booked is drawn first, and the page read again in a task of its own: neither holds up a tap.
+        onBooked: () => new Promise((free) => setTimeout(free)).then(() => latest.current()),
+      }),
   );
   useEffect(() => {
     void outbox.load();

@@ -76,6 +76,8 @@ export class Outbox {
   };
 
   private change(part: Partial<OutboxState>): void {
+    const names = Object.keys(part) as (keyof OutboxState)[];
+    if (names.every((name) => this.state[name] === part[name])) return;
     this.state = { ...this.state, ...part };
     for (const listener of this.listeners) listener();
   }
