@@ -1,4 +1,5 @@
 const FORMS = {
+  hour: { hour: "2-digit" },
   clock: { hour: "2-digit", minute: "2-digit" },
   day: { weekday: "short", day: "numeric", month: "short" },
   date: { day: "numeric", month: "short", year: "numeric" },
@@ -25,6 +26,10 @@ function shown(form: keyof typeof FORMS, iso: string, timeZone: string): string 
 export const clockOf = (iso: string, timeZone: string): string => shown("clock", iso, timeZone);
 export const dayOf = (iso: string, timeZone: string): string => shown("day", iso, timeZone);
 export const dateOf = (iso: string, timeZone: string): string => shown("date", iso, timeZone);
+
+/** The hour of the day by the shop's clock, 0 to 23. */
+export const hourOf = (iso: string, timeZone: string): number =>
+  Number.parseInt(shown("hour", iso, timeZone), 10);
 
 const MINUTE_MS = 60_000;
 

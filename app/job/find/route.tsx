@@ -12,6 +12,7 @@ import { Done } from "./Done.tsx";
 import { Instruments } from "./instruments/Instruments.tsx";
 import { NextTest } from "./NextTest.tsx";
 import { OtherTests } from "./OtherTests.tsx";
+import { Overnight } from "./Overnight.tsx";
 import { SettleCircuit } from "./SettleCircuit.tsx";
 import { Suspects } from "./Suspects.tsx";
 import { TwoFaults } from "./TwoFaults.tsx";
@@ -147,6 +148,7 @@ export default function Find() {
         )}
         <Suspects find={view} onTest={choose} />
       </div>
+      <Overnight find={find} />
       {state.evidence.length > 0 && (
         <details onToggle={(event) => setPictured(event.currentTarget.open)}>
           <summary className="min-h-12 py-3 font-bold">How belief came about</summary>

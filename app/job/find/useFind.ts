@@ -83,8 +83,8 @@ export function useFind({ history, recent, notOnThisCar, now: given, planned }: 
   const offer = useMemo(() => state && verdictOffer(state), [state]);
   const doings = useMemo(() => doingsOf(book, belief, finding), [book, belief, finding]);
   return useMemo(
-    () => ({ kind, state, isThinking, offer, finding, mayBook, ...doings }),
-    [kind, state, isThinking, offer, finding, mayBook, doings],
+    () => ({ kind, state, now, isThinking, offer, finding, mayBook, ...doings }),
+    [kind, state, now, isThinking, offer, finding, mayBook, doings],
   );
 }
 

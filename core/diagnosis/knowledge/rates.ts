@@ -3,7 +3,7 @@ import type { Rates } from "../model.ts";
 /**
  * What a shop without figures of its own reckons with: 60.00 an hour of labour; a warm-up and a look at the level, forty
  * minutes, to see that a repair helped; a car that comes back costs two hours, a collection, a good name and, one time in
- * twenty, an engine that overheated first: 400.00.
+ * twenty, an engine that overheated first: 600.00.
  */
 export const USUAL_RATES: Rates = {
   centsPerMinute: 100,

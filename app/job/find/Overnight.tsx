@@ -1,0 +1,45 @@
+import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import { dataOf, Waiting } from "../../../core/facts/index.ts";
+import { coldBy, overnightOffer } from "../../../core/job/find/index.ts";
+import { waitOf } from "../../../core/job/index.ts";
+import { Button } from "../../ui/Button.tsx";
+import { hourOf } from "../../ui/dates.ts";
+import { useJob } from "../context.ts";
+import type { KnownFind } from "./useFind.ts";
+
+/** A hot engine that is worth leaving until the morning, and the cold test that the morning begins with. */
+export function Overnight({ find }: { find: KnownFind }) {
+  const { entries, page, book, mayBook, timeZone } = useJob();
+  const { state, now, isThinking, finding } = find;
+  const offer = finding ? undefined : overnightOffer(state, hourOf(now, timeZone));
+  if (!offer) return null;
+  const { name, minutes } = testOf(offer.test);
+  const isLeft = waitOf(entries, page.job.openedAt).waitsFor === "night";
+  const leave = () =>
+    book({
+      kind: "decision",
+      item: "waits",
+      text: `to be cold for ${name.toLowerCase()}`,
+      data: dataOf(Waiting, { waitsFor: "night", until: coldBy(new Date().toISOString()) }),
+    });
+  return (
+    <p
+      className="flex flex-wrap items-center gap-x-4 gap-y-2 border-ink border-l-[6px] py-1 pl-4"
+      role="note"
+    >
+      <span className="min-w-64 flex-1">
+        <span className="font-bold">
+          {offer.isBest ? "It wants to be cold for the next test" : "The evening's last act: let it stand"}
+        </span>
+        {": "}
+        {isLeft ? "it is left for the night, and the morning begins with " : "leave it, and begin cold with "}
+        {name.toLowerCase()}, <span className="figure">{minutes}</span> min.
+      </span>
+      {!isLeft && (
+        <Button disabled={!mayBook} isResting={isThinking} onClick={leave}>
+          Leave it for the night
+        </Button>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,39 @@
+import { USUAL_RATES } from "../../diagnosis/knowledge/index.ts";
+import { COOLS_IN_H } from "./engine-now.ts";
+import type { FindState } from "./find-state.ts";
+
+/** A shop that opens at eight has done by five: from four on what is begun hot is not finished cold. */
+const EVENING_FROM_H = 16;
+const NIGHT_UNTIL_H = 5;
+const HOUR_MS = 3_600_000;
+
+export interface Overnight {
+  /** The cold test that the morning begins with. */
+  test: string;
+  /** True where it is the best next step at any hour; else only because the evening makes the night free. */
+  isBest: boolean;
+}
+
+const isEvening = (hour: number) => hour >= EVENING_FROM_H || hour < NIGHT_UNTIL_H;
+
+/**
+ * The cold test worth letting the hot engine stand for: where waiting is the best next step, or in the evening, when the
+ * night comes anyway and costs nothing. `hour` from 0 to 23, by the shop's clock. Nothing where the engine is cold, where
+ * a verdict is cheaper, or where the results contradict each other.
+ */
+export function overnightOffer({ actions, conflict }: FindState, hour: number): Overnight | undefined {
+  const [best] = actions;
+  if (!best || conflict) return undefined;
+  const isCold = (action: (typeof actions)[number]) => action.kind === "test" && action.first === "cool";
+  if (isCold(best)) return { test: best.id, isBest: true };
+  if (!isEvening(hour)) return undefined;
+  const nightCents = (USUAL_RATES.coolMinutes ?? 0) * USUAL_RATES.centsPerMinute;
+  const cold = actions.find(isCold);
+  return cold && cold.expectedCents - nightCents < best.expectedCents
+    ? { test: cold.id, isBest: false }
+    : undefined;
+}
+
+/** When a car that is left now is cold, ISO 8601. */
+export const coldBy = (now: string): string =>
+  new Date(Date.parse(now) + 2 * COOLS_IN_H * HOUR_MS).toISOString();
