@@ -11,7 +11,7 @@ const sum = (figures: Weights) => figures.reduce((total, figure) => total + figu
 interface Move {
   cents: number;
   /** What may come of it: the weights then, and what it adds to the state. */
-  leads: { weights: Weights; step: string; extraCents: number }[];
+  leads: { weights: Weights; step: string; extraCents: Weights }[];
 }
 
 /** How an engine stands, as the rules tell it: cold, hot, or hot by a warm-up of this name that still runs. */
@@ -40,6 +40,10 @@ const waitsFor = (
   isDone: (id: string) => boolean,
 ) => after.some((id) => model.tests.some((test) => test.id === id) && !isDone(id));
 
+/** What each hypothesis costs where the car was handed back as sound. */
+const comebacksOf = ({ hypotheses }: Model, rates: Rates): number[] =>
+  hypotheses.map(({ comebackCents = rates.comebackCents }) => comebackCents);
+
 /** Every move of a state, straight from the rules. Weights are not normalised, so costs are times their mass. */
 function movesOf(
   model: Model,
@@ -55,7 +59,7 @@ function movesOf(
       leads: test.outcomes.map((outcome) => ({
         weights: weights.map((weight, i) => weight * (outcome.given[model.hypotheses[i]?.id ?? ""] ?? 0)),
         step: `${test.id}=${outcome.id}`,
-        extraCents: 0,
+        extraCents: [],
       })),
     });
   }
@@ -67,7 +71,7 @@ function movesOf(
     const minutes = repair.minutes + (isHandBack ? 0 : rates.recheckMinutes);
     moves.set(repair.id, {
       cents: minutes * rates.centsPerMinute + (isHandBack ? 0 : repair.partsCents),
-      leads: [{ weights: left, step: repair.id, extraCents: isHandBack ? rates.comebackCents : 0 }],
+      leads: [{ weights: left, step: repair.id, extraCents: isHandBack ? comebacksOf(model, rates) : [] }],
     });
   }
   return moves;
@@ -95,7 +99,7 @@ export function exactCents(model: Model, rates: Rates): number {
     const minutes = repair.minutes + (isHandBack ? 0 : rates.recheckMinutes);
     return {
       cents: minutes * rates.centsPerMinute + (isHandBack ? 0 : repair.partsCents),
-      wrongCents: isHandBack ? rates.comebackCents : 0,
+      wrongCents: isHandBack ? comebacksOf(model, rates) : [],
       bits: ids.reduce((bits, id, i) => bits + (fixes.includes(id) ? 2 ** i : 0), 0),
     };
   });
@@ -123,7 +127,7 @@ export function exactCents(model: Model, rates: Rates): number {
       const left = weights.map((weight, i) => (bits & (1 << i) ? 0 : weight));
       const mended = mass - sum(left);
       if (mended <= 0) continue;
-      const price = cents * mass + wrongCents * (mass - mended);
+      const price = cents * mass + sum(left.map((weight, i) => weight * (wrongCents[i] ?? 0)));
       if (price < best) best = Math.min(best, price + solve(left, key - out + (out | bits), done, "hot"));
     }
     for (const [t, { test, rows }] of tests.entries()) {
@@ -188,7 +192,7 @@ export function followedCents(model: Model, rates: Rates): number {
         first.id === HAND_BACK
           ? [NOTHING_WRONG]
           : (model.repairs.find((each) => each.id === first.id)?.fixes ?? []);
-      cents += lead.extraCents * sum(lead.weights);
+      cents += sum(lead.weights.map((weight, i) => weight * (lead.extraCents[i] ?? 0)));
       cents +=
         first.kind === "test"
           ? follow(

@@ -4,9 +4,17 @@
  */
 export interface Model {
   /** Weights are relative; they need not add up to one. */
-  hypotheses: readonly { id: string; weight: number; name?: string }[];
+  hypotheses: readonly ModelHypothesis[];
   tests: readonly ModelTest[];
   repairs: readonly ModelRepair[];
+}
+
+export interface ModelHypothesis {
+  id: string;
+  weight: number;
+  name?: string;
+  /** What it costs where a car with this fault is handed back as sound, in place of the rates' own figure. */
+  comebackCents?: number;
 }
 
 export interface ModelTest {
@@ -111,7 +119,10 @@ export function checkModel(model: Model): void {
     model.repairs.map((repair) => repair.id),
     "the repair",
   );
-  for (const { id, weight } of model.hypotheses) positive(weight, `the weight of “${id}”`);
+  for (const { id, weight, comebackCents = 0 } of model.hypotheses) {
+    positive(weight, `the weight of “${id}”`);
+    positive(comebackCents, `the comeback of “${id}”`);
+  }
   if (!model.hypotheses.some((hypothesis) => hypothesis.weight > 0))
     throw new RangeError("every hypothesis has the weight 0; at least one must be possible");
   for (const test of model.tests) checkTest(test, ids);

@@ -7,6 +7,8 @@ export interface NetworkRepair {
   cents: number;
   /** What it costs more where it was wrong: a hand-back's comeback, nothing for the rest. */
   wrongCents: number;
+  /** What each hypothesis costs beside that, where one costs another figure. */
+  extraCents: Float64Array | undefined;
   /** What its place in a row of repairs is reckoned by: the two together, never 0. */
   priceCents: number;
   fixed: number[];
@@ -60,6 +62,10 @@ export function toNetwork(model: Model, rates: Rates): Network {
     after: placesOf(test.after),
     likelihood: test.outcomes.map((outcome) => Float64Array.from(ids, (id) => outcome.given[id] ?? 0)),
   }));
+  const extras = Float64Array.from(model.hypotheses, (each) =>
+    each.id === NOTHING_WRONG ? 0 : (each.comebackCents ?? comebackCents) - comebackCents,
+  );
+  const hasExtras = extras.some((extra) => extra !== 0);
   const repairs = model.repairs.map(({ id, minutes, partsCents, fixes, after }): NetworkRepair => {
     const isHandBack = id === HAND_BACK;
     const fixed = isHandBack ? [NOTHING_WRONG] : fixes;
@@ -70,6 +76,7 @@ export function toNetwork(model: Model, rates: Rates): Network {
       id,
       cents,
       wrongCents,
+      extraCents: isHandBack && hasExtras ? extras : undefined,
       priceCents: Math.max(cents + wrongCents, 1e-9),
       after: placesOf(after),
       fixed: ids.flatMap((hypothesis, index) => (fixed.includes(hypothesis) ? [index] : [])),
@@ -103,6 +110,15 @@ export function boundCents({ knownCents, size }: Network, weights: Float64Array)
     const weight = weights[i] ?? 0;
     if (weight > 0) cents += weight * (knownCents[i] ?? 0);
   }
+  return cents;
+}
+
+/** What a repair costs beside its own price where it is the wrong one, for what it leaves, times the mass of that. */
+export function wrongCentsOf(repair: NetworkRepair, left: Float64Array, mass: number): number {
+  let cents = repair.wrongCents * mass;
+  const { extraCents } = repair;
+  if (extraCents)
+    for (let i = 0; i < left.length; i++) cents += (left[i] as number) * (extraCents[i] as number);
   return cents;
 }
 
@@ -189,7 +205,7 @@ export class Pricer {
         next--;
         continue;
       }
-      cents += repair.cents * mass + repair.wrongCents * (mass - fixed);
+      cents += repair.cents * mass + wrongCentsOf(repair, left, mass - fixed);
       for (let k = 0; k < repair.fixed.length; k++) left[repair.fixed[k] as number] = 0;
       mass -= fixed;
       if (mass <= 0) break;

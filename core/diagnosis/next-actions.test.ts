@@ -67,6 +67,45 @@ describe("nextActions", () => {
     );
   });
 
+  it("weighs each fault's own comeback, where it has one", () => {
+    const model = (comebackCents?: number): Model => ({
+      hypotheses: [
+        { id: "boils", weight: 0.05, ...(comebackCents === undefined ? {} : { comebackCents }) },
+        { id: "harmless", weight: 0.05 },
+        { id: NOTHING_WRONG, weight: 0.9 },
+      ],
+      tests: [],
+      repairs: [
+        { id: "mend", minutes: 30, partsCents: 0, fixes: ["boils"] },
+        { id: "other", minutes: 30, partsCents: 0, fixes: ["harmless"] },
+        { id: HAND_BACK, minutes: 10, partsCents: 0, fixes: [NOTHING_WRONG] },
+      ],
+    });
+    expect(nextActions(model(), [], RATES)[0]?.id).toBe(HAND_BACK);
+    expect(nextActions(model(600_000), [], RATES)[0]?.id).toBe("mend");
+    // Handed back first all the same: 10 minutes; one in twenty each comes back, then the two repairs in a row.
+    const back = nextActions(model(600_000), [], RATES).find(({ id }) => id === HAND_BACK);
+    expect(back?.expectedCents).toBeCloseTo(
+      1000 + 0.05 * 600_000 + 0.05 * 15_000 + 0.1 * 4500 + 0.05 * 4500,
+      6,
+    );
+  });
+
+  it.each([11, 12, 13])("and stays within 5 %% of the optimum with them: chance network %i", (seed) => {
+    const random = seededRandom(seed);
+    const chance = chanceModel(random, { hypotheses: 6, tests: 5 });
+    const model: Model = {
+      ...chance,
+      hypotheses: chance.hypotheses.map((each) => ({
+        ...each,
+        comebackCents: Math.round(random() * 200_000),
+      })),
+    };
+    const [exact, followed] = [exactCents(model, RATES), followedCents(model, RATES)];
+    expect(followed).toBeGreaterThanOrEqual(exact * 0.999);
+    expect(followed).toBeLessThanOrEqual(exact * WITHIN);
+  });
+
   it("says what each outcome would leave, and leaves out what is done or can't help", () => {
     const model = modelOf(CIRCUITS["switch-2"]);
     const evidence = [{ test: "fuses", outcome: "sound" }];

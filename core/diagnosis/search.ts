@@ -1,5 +1,5 @@
 import { type Heat, heatAfter, heatedCents } from "./engine.ts";
-import { boundCents, type Network, Pricer } from "./network.ts";
+import { boundCents, type Network, Pricer, wrongCentsOf } from "./network.ts";
 
 /** How many states may be priced before the search must answer: some ten milliseconds on a workshop's laptop. */
 const MOST_PRICINGS = 560;
@@ -152,7 +152,7 @@ export class Search {
     const left = massOf(rest.weights);
     return (
       it.cents * massOf(state.weights) +
-      it.wrongCents * left +
+      wrongCentsOf(it, rest.weights, left) +
       (left > 0 ? this.bestCents(rest, depth - 1) : 0)
     );
   }

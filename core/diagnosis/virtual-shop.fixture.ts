@@ -1,5 +1,6 @@
 import { type Heat, heatAfter, heatedCents } from "./engine.ts";
 import {
+  BOILS,
   CIRCUITS,
   type Circuit,
   handbookPriors,
@@ -93,6 +94,7 @@ export function work(random: Random, car: ReturnType<typeof virtualCar>, way: Wa
   const evidence: { test: string; outcome: string }[] = [];
   const ruledOut: string[] = [];
   const network = toNetwork(model, USUAL_RATES);
+  const { comebackCents = USUAL_RATES.comebackCents } = model.hypotheses.find(({ id }) => id === truth) ?? {};
   let heat: Heat = "cold";
   let nights = 0;
   let isBoiled = false;
@@ -130,7 +132,7 @@ export function work(random: Random, car: ReturnType<typeof virtualCar>, way: Wa
     }
     heat = "hot";
     cents += isHandBack
-      ? repair.minutes * USUAL_RATES.centsPerMinute + (isRight ? 0 : USUAL_RATES.comebackCents)
+      ? repair.minutes * USUAL_RATES.centsPerMinute + (isRight ? 0 : comebackCents)
       : (repair.minutes + USUAL_RATES.recheckMinutes) * USUAL_RATES.centsPerMinute + repair.partsCents;
     if (isRight)
       return {
@@ -145,17 +147,6 @@ export function work(random: Random, car: ReturnType<typeof virtualCar>, way: Wa
     ruledOut.push(...repair.fixes);
   }
 }
-
-/** Faults that boil an engine while somebody thinks that a switch was all. */
-export const BOILS = [
-  "thermostat-shut",
-  "low-coolant",
-  "air-lock",
-  "pump-weak",
-  "belt-slack",
-  "hose-collapsed",
-  "head-gasket",
-];
 
 /** So many cars over all circuits, worked one way. */
 export function workMany(random: Random, cars: number, way: Way) {

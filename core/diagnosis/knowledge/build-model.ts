@@ -2,6 +2,7 @@ import type { Prior } from "../learn-priors.ts";
 import type { Model } from "../model.ts";
 import { COOLANT_SIDE, hypothesisOf } from "./hypotheses.ts";
 import type { Circuit, HypothesisKnowledge, TestKnowledge } from "./knowledge.ts";
+import { BOILED_COMEBACK_CENTS } from "./rates.ts";
 import { REPAIRS } from "./repairs.ts";
 import { FEED_TESTS } from "./tests-feed.ts";
 import { FLOW_TESTS } from "./tests-flow.ts";
@@ -95,7 +96,7 @@ export interface ModelChoices {
 const BEFORE_HEAT = { unknown: ["level", "look"], low: ["look", "pressure-test"], line: [] };
 const AFTER_RED: Record<string, string[]> = { core: ["gas-test", "pressure-test"] };
 /** "Nothing wrong" is handed back with its proof: a level, a look and a warm-up that was watched. */
-const PROOF: Record<string, string[]> = { "hand-back": ["level", "look", "warm-up"] };
+const PROOF: Record<string, string[]> = { "hand-back": ["level", "look", "warm-up", "thermostat-watch"] };
 
 /** The handbook's weights for a circuit. */
 export const handbookPriors = (circuit: Circuit): Prior[] =>
@@ -136,10 +137,11 @@ export function modelOf(
   const given = new Map(weights.map(({ id, weight }) => [id, weight]));
   const likely = likelihoodsOf(circuit);
   return {
-    hypotheses: hypotheses.map((fault) => ({
-      id: fault.id,
-      name: fault.name,
-      weight: given.get(fault.id) ?? fault.weight,
+    hypotheses: hypotheses.map(({ id, name, weight, boils }) => ({
+      id,
+      name,
+      weight: given.get(id) ?? weight,
+      ...(boils ? { comebackCents: BOILED_COMEBACK_CENTS } : {}),
     })),
     tests: testsOf(circuit)
       .filter((test) => !without.includes(test.id))

@@ -1,5 +1,16 @@
 import type { HypothesisKnowledge, TroublePattern } from "./knowledge.ts";
 
+/** Faults that boil an engine while somebody thinks that a switch was all, or that nothing was wrong. */
+export const BOILS: readonly string[] = [
+  "thermostat-shut",
+  "low-coolant",
+  "air-lock",
+  "pump-weak",
+  "belt-slack",
+  "hose-collapsed",
+  "head-gasket",
+];
+
 const fault = (
   id: string,
   name: string,
@@ -7,7 +18,15 @@ const fault = (
   shows: TroublePattern,
   reason: string,
   breaks?: true,
-): HypothesisKnowledge => ({ id, name, weight, shows, reason, ...(breaks ? { breaks } : {}) });
+): HypothesisKnowledge => ({
+  id,
+  name,
+  weight,
+  shows,
+  reason,
+  ...(breaks ? { breaks } : {}),
+  ...(BOILS.includes(id) ? { boils: true } : {}),
+});
 
 /**
  * Every fault and "nothing wrong". Weights are shares of a hundred cars with a cooling complaint, set from what wears

@@ -3,7 +3,7 @@ export { handbookPriors, hypothesesOf, type ModelChoices, modelOf, testOf, tests
 export { checkKnowledge, notToldApart } from "./check-knowledge.ts";
 export { CIRCUITS, COOLANT_PROBES } from "./circuits.ts";
 export { CAUTIONS, cautionsOf, cautionsOfRepair } from "./hazards.ts";
-export { HYPOTHESES, hypothesisOf } from "./hypotheses.ts";
+export { BOILS, HYPOTHESES, hypothesisOf } from "./hypotheses.ts";
 export { isOutcome, UNSURE } from "./is-outcome.ts";
 export {
   CIRCUIT_KINDS,

@@ -11,6 +11,8 @@ export interface HypothesisKnowledge {
   shows: TroublePattern;
   /** True where it keeps current from going through its component, so that whatever needs that path stands still. */
   breaks?: true;
+  /** True where it boils an engine while somebody thinks that nothing was wrong. */
+  boils?: true;
 }
 
 export type TroublePattern =
