@@ -60,7 +60,11 @@ export function toNetwork(model: Model, rates: Rates): Network {
     need: test.engine,
     shares: test.shares,
     after: placesOf(test.after),
-    likelihood: test.outcomes.map((outcome) => Float64Array.from(ids, (id) => outcome.given[id] ?? 0)),
+    likelihood: test.outcomes.map(({ given }) => {
+      const row = new Float64Array(ids.length);
+      for (let i = 0; i < row.length; i++) row[i] = given[ids[i] as string] ?? 0;
+      return row;
+    }),
   }));
   const extras = Float64Array.from(model.hypotheses, (each) =>
     each.id === NOTHING_WRONG ? 0 : (each.comebackCents ?? comebackCents) - comebackCents,

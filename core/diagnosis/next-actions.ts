@@ -46,10 +46,13 @@ function topOf(model: Model, weights: ArrayLike<number>, mass: number): string {
 function becauseOfTest(model: Model, test: Model["tests"][number], now: Float64Array): string {
   return test.outcomes
     .map((outcome) => {
-      const weights = now.map(
-        (share, index) => share * (outcome.given[model.hypotheses[index]?.id ?? ""] ?? 0),
-      );
-      const mass = weights.reduce((sum, weight) => sum + weight, 0);
+      const weights = new Float64Array(now.length);
+      let mass = 0;
+      for (let i = 0; i < now.length; i++) {
+        const weight = (now[i] ?? 0) * (outcome.given[model.hypotheses[i]?.id ?? ""] ?? 0);
+        weights[i] = weight;
+        mass += weight;
+      }
       const name = outcome.name ?? outcome.id;
       return mass > 0
         ? `${name} (${percent(mass)}) leaves ${topOf(model, weights, mass)}`

@@ -59,6 +59,7 @@ export class Search {
   /** Where a test's marks start, and the repairs' behind them. */
   private readonly firstMark: number[];
   private readonly pricer: Pricer;
+  private readonly leaf: Float64Array;
   private centsPerBit = 0;
   private pricings = 0;
 
@@ -67,6 +68,7 @@ export class Search {
     private readonly mostPricings = MOST_PRICINGS,
   ) {
     this.pricer = new Pricer(network);
+    this.leaf = new Float64Array(network.size);
     let count = 0;
     this.firstMark = [...network.tests.map((test) => test.likelihood.length), network.repairs.length].map(
       (size) => {
@@ -96,10 +98,10 @@ export class Search {
     outcome: number,
     done: Uint8Array,
     heat: Heat,
+    weights: Float64Array = new Float64Array(this.network.size),
   ): State | undefined {
     const likelihood = this.network.tests[test]?.likelihood[outcome];
     if (!likelihood) return undefined;
-    const weights = new Float64Array(this.network.size);
     let mass = 0;
     for (let i = 0; i < weights.length; i++) {
       const weight = (state.weights[i] ?? 0) * (likelihood[i] ?? 0);
@@ -133,11 +135,13 @@ export class Search {
     let cents = mass * heatedCents(network, test, state.heat);
     const heat = heatAfter(network, test, state.heat);
     if (cents + boundCents(network, state.weights) >= ceiling) return Number.POSITIVE_INFINITY;
-    const done = Uint8Array.from(state.done);
-    done[test] = 1;
+    // What is not looked into deeper is priced and forgotten: one room for all of it, since making rooms costs most.
+    const isLeaf = depth <= 1;
+    const done = isLeaf ? state.done : Uint8Array.from(state.done);
+    if (!isLeaf) done[test] = 1;
     const outcomes = network.tests[test]?.likelihood.length ?? 0;
     for (let outcome = 0; outcome < outcomes; outcome++) {
-      const next = this.outcomeOf(state, test, outcome, done, heat);
+      const next = this.outcomeOf(state, test, outcome, done, heat, isLeaf ? this.leaf : undefined);
       if (next) cents += this.bestCents(next, depth - 1);
       if (cents >= ceiling) return Number.POSITIVE_INFINITY;
     }
@@ -230,7 +234,7 @@ export class Search {
       if (state.done[test]) continue;
       let left = 0;
       for (let outcome = 0; outcome < likelihood.length; outcome++) {
-        const next = this.outcomeOf(state, test, outcome, state.done, state.heat);
+        const next = this.outcomeOf(state, test, outcome, state.done, state.heat, this.leaf);
         if (next) left += pricer.bits(next.weights);
       }
       const told = bits - left;
