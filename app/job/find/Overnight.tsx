@@ -1,6 +1,6 @@
 import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
 import { dataOf, Waiting } from "../../../core/facts/index.ts";
-import { coldBy, overnightOffer } from "../../../core/job/find/index.ts";
+import { morningAfter, overnightOffer } from "../../../core/job/find/index.ts";
 import { waitOf } from "../../../core/job/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { hourOf } from "../../ui/dates.ts";
@@ -11,7 +11,8 @@ import type { KnownFind } from "./useFind.ts";
 export function Overnight({ find }: { find: KnownFind }) {
   const { entries, page, book, mayBook, timeZone } = useJob();
   const { state, now, isThinking, finding } = find;
-  const offer = finding ? undefined : overnightOffer(state, hourOf(now, timeZone));
+  const hour = hourOf(now, timeZone);
+  const offer = finding ? undefined : overnightOffer(state, hour);
   if (!offer) return null;
   const { name, minutes } = testOf(offer.test);
   const isLeft = waitOf(entries, page.job.openedAt).waitsFor === "night";
@@ -19,8 +20,8 @@ export function Overnight({ find }: { find: KnownFind }) {
     book({
       kind: "decision",
       item: "waits",
-      text: `to be cold for ${name.toLowerCase()}`,
-      data: dataOf(Waiting, { waitsFor: "night", until: coldBy(new Date().toISOString()) }),
+      text: `until it is cold: ${name.toLowerCase()}`,
+      data: dataOf(Waiting, { waitsFor: "night", until: morningAfter(now, hour) }),
     });
   return (
     <p
@@ -29,11 +30,10 @@ export function Overnight({ find }: { find: KnownFind }) {
     >
       <span className="min-w-64 flex-1">
         <span className="font-bold">
-          {offer.isBest ? "It wants to be cold for the next test" : "The evening's last act: let it stand"}
-        </span>
-        {": "}
-        {isLeft ? "it is left for the night, and the morning begins with " : "leave it, and begin cold with "}
-        {name.toLowerCase()}, <span className="figure">{minutes}</span> min.
+          {offer.isBest ? "It wants to be cold for the next test." : "The evening's last act: let it stand."}
+        </span>{" "}
+        {isLeft ? "It is left for the night." : ""} In the morning, cold: “{name}”,{" "}
+        <span className="figure">{minutes}</span> min.
       </span>
       {!isLeft && (
         <Button disabled={!mayBook} isResting={isThinking} onClick={leave}>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { NextAction } from "../../diagnosis/index.ts";
 import { type FindState, findState } from "./find-state.ts";
-import { overnightOffer } from "./overnight.ts";
+import { morningAfter, overnightOffer } from "./overnight.ts";
 
 const act = (id: string, expectedCents: number, first?: NextAction["first"]): NextAction => ({
   kind: "test",
@@ -46,5 +46,13 @@ describe("a night", () => {
     expect(overnightOffer({ ...state, conflict: { because: "", oddOneOut } as never }, evening)).toBe(
       undefined,
     );
+  });
+
+  it("ends in the morning, and not before the engine has cooled", () => {
+    expect(morningAfter("2031-03-04T17:45:00.000Z", 17)).toBe("2031-03-05T07:00:00.000Z");
+    expect(morningAfter("2031-03-04T00:15:00.000Z", 0)).toBe("2031-03-04T07:00:00.000Z");
+    expect(morningAfter("2031-03-04T04:00:00.000Z", 4)).toBe("2031-03-04T10:00:00.000Z");
+    // An hour east of it the shop's clock says 18 and the morning is an hour earlier.
+    expect(morningAfter("2031-03-04T17:00:00.000Z", 18)).toBe("2031-03-05T06:00:00.000Z");
   });
 });

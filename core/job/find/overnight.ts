@@ -5,6 +5,7 @@ import type { FindState } from "./find-state.ts";
 /** A shop that opens at eight has done by five: from four on what is begun hot is not finished cold. */
 const EVENING_FROM_H = 16;
 const NIGHT_UNTIL_H = 5;
+const MORNING_H = 7;
 const HOUR_MS = 3_600_000;
 
 export interface Overnight {
@@ -34,6 +35,8 @@ export function overnightOffer({ actions, conflict }: FindState, hour: number): 
     : undefined;
 }
 
-/** When a car that is left now is cold, ISO 8601. */
-export const coldBy = (now: string): string =>
-  new Date(Date.parse(now) + 2 * COOLS_IN_H * HOUR_MS).toISOString();
+/** When a car that is left now is taken on again, ISO 8601: in the morning, and not before it has cooled. */
+export function morningAfter(now: string, hour: number): string {
+  const hours = Math.max(COOLS_IN_H, (MORNING_H - hour + 24) % 24);
+  return new Date(Math.floor(Date.parse(now) / HOUR_MS + hours) * HOUR_MS).toISOString();
+}
