@@ -29,11 +29,6 @@ describe("readFans", () => {
     ]);
   });
 
-  it("has a fan that started twice stop in between, however faint the stop", () => {
-    const turns = [turn("top", 500, 91), turn("bottom", 700, 85.5), turn("top", 900, 91)];
-    expect(read(turns, [700])).toContain("fan-off 700");
-  });
-
   it("makes no fan of faint turns alone, nor of one faint stop after the last start", () => {
     expect(read([turn("top", 500, 91, 1.4), turn("bottom", 700, 85, 1.4)], [500, 700])).toEqual([]);
     expect(read([turn("top", 500, 91), turn("bottom", 700, 85)], [700])).toEqual(["fan-on 500"]);

@@ -146,14 +146,6 @@ function isBorneOut(event: FanEvent, events: readonly FanEvent[], otherCost: Fan
   return alike.some(isClear) || (alike.length >= REPEATED && otherCost(event.turn) >= UNDISTURBED);
 }
 
-/** What started twice stopped in between, however little the curve showed of it. */
-function isImplied(event: FanEvent, events: readonly FanEvent[], borneOut: readonly FanEvent[]): boolean {
-  if (event.kind !== "fan-off") return false;
-  const own = events.filter(({ stage }) => stage === event.stage);
-  const at = own.indexOf(event);
-  return [own[at - 1], own[at + 1]].every((each) => each?.kind === "fan-on" && borneOut.includes(each));
-}
-
 /**
  * Which turns of the curve are fan stages that started and stopped. One car's switch repeats itself, so its starts
  * share one offset from the card and its stops another: for each pair of offsets the cheapest sequence of running
@@ -175,9 +167,8 @@ export function readFans(signs: FanSigns): FanReading {
         ? { kind: "fan-on", stage: to, turn, evidence: saved }
         : { kind: "fan-off", stage: to + 1, turn, evidence: saved },
   );
-  const borneOut = events.filter((event) => isBorneOut(event, events, signs.otherCost));
   return {
-    events: events.filter((event) => borneOut.includes(event) || isImplied(event, events, borneOut)),
+    events: events.filter((event) => isBorneOut(event, events, signs.otherCost)),
     runningAtStart: best.start,
   };
 }
