@@ -6,6 +6,7 @@ import { findEasing } from "./find-easing.ts";
 import { findOpening, type ShutClimb } from "./find-opening.ts";
 import { findTurns, type Turn } from "./find-turns.ts";
 import { type Witness, witnesses } from "./marks.ts";
+import { openingInHold } from "./opening-in-hold.ts";
 import { type RevsHold, revsHolds } from "./revs.ts";
 import type { Mark } from "./trace.ts";
 import { witnessedTurns } from "./witnessed-turns.ts";
@@ -105,7 +106,9 @@ export function readRegimes(clean: CleanSignal, spec: TraceSpec, marks: readonly
   const curve = new Curve(clean.grid);
   const holds = revsHolds(clean.rpm);
   const every = findTurns(curve, 0).filter(({ coolantC }) => coolantC > COLDEST_FAN_C);
-  const shut = withoutFansBend(findOpening({ ...clean, holds, cardC: spec.thermostatOpensC }), every, spec);
+  const idling = findOpening({ ...clean, holds, cardC: spec.thermostatOpensC });
+  const opening = idling.opening ?? openingInHold(curve, holds, spec.thermostatOpensC, idling);
+  const shut = withoutFansBend({ ...idling, opening }, every, spec);
   const from = shut.opening ? Math.max(0, shut.opening.at - 5) : 0;
   const turns = every.filter(({ at }) => at > from);
   const startC = curve.mean(0, 10);
