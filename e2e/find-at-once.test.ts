@@ -79,6 +79,25 @@ describe("Find", () => {
     await (await page.$$(outcome))[0]?.click();
     await isAnother(test);
     await seen(page, "not sent yet");
+    const suspects = () =>
+      page.$$eval('section[aria-labelledby="suspects"] summary', (rows) =>
+        rows.map((row) => row.textContent),
+      );
+    const before = await suspects();
+    // As when somebody looks at the page again: everything is read anew, and nothing is there to be read.
+    const failed = new Promise((tell) => page.once("requestfailed", tell));
+    await page.evaluate(() => document.dispatchEvent(new Event("visibilitychange")));
+    await failed;
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    expect(await suspects()).toEqual(before);
+    for (const stage of ["Ask", "Find"]) {
+      await page.locator(`nav[aria-label="Stages"] a::-p-text(${stage})`).click();
+      await page.waitForFunction((end) => location.pathname.endsWith(end), {}, `/${stage.toLowerCase()}`);
+    }
+    await shownTest(page);
+    expect((await suspects()).map((row) => row?.replace(/[+-]\d+/, ""))).toEqual(
+      before.map((row) => row?.replace(/[+-]\d+/, "")),
+    );
     expect(await page.evaluate(() => document.body.textContent?.includes("this goes by the handbook"))).toBe(
       false,
     );

@@ -8,13 +8,14 @@ export interface Opening {
   coolantC: number;
   /** False where raised revs on the way up could have hidden another bend. */
   isProven: boolean;
-  /** How well the balance of a shut engine tells the climb before it, °C. */
-  residualC: number;
   /** Climb before and in the minute after, °C a second; `share` is what is left of the climb that was to be expected. */
   before: number;
   after: number;
   share: number;
 }
+
+/** One that is still to be believed, with how well the balance of a shut engine tells the climb before it, °C. */
+type Candidate = Opening & { residualC: number };
 
 /** What the reader knows of an engine whose thermostat is shut. */
 export interface ShutClimb {
@@ -65,10 +66,10 @@ const SENSOR_LAG_S = 7;
 
 /** A cylinder gives its heat stroke by stroke; friction and leaner mixture leave a little less than in proportion. */
 const HEAT_OF_REVS = 0.9;
-/** Columns of the balance in its integral form: constant, heat of revs, what departs from it, loss, the start's lag. */
 /** Columns of like size, so that one ridge suits them all. */
 const HEAT_SCALE = 20;
 const WARMTH_SCALE = 100;
+/** Columns of the balance in its integral form: constant, heat of revs, what departs from it, loss, the start's lag. */
 const RIDGE = [0, 1e-3, 40, 1e-1, 1e-3];
 const COLUMNS = RIDGE.length;
 
@@ -183,10 +184,12 @@ export function findOpening({ grid, known, rpm, holds, cardC }: OpeningOptions):
       first ??= ahead;
       lasting++;
       if (lasting >= LASTING) {
-        opening = onset(grid, balance, clean ?? first, first);
-        opening.isProven = isProven(opening, grid, holds, cardC);
-        if (isCredible(opening, startC, quickest) && (opening.isProven || isNear(opening, cardC))) break;
-        opening = undefined;
+        const candidate = onset(grid, balance, clean ?? first, first);
+        candidate.isProven = isProven(candidate, grid, holds, cardC);
+        if (isCredible(candidate, startC, quickest) && (candidate.isProven || isNear(candidate, cardC))) {
+          opening = candidate;
+          break;
+        }
         first = undefined;
         lasting = 0;
       }
@@ -198,7 +201,7 @@ export function findOpening({ grid, known, rpm, holds, cardC }: OpeningOptions):
   return { opening, shutToC, quickest };
 }
 
-function isCredible({ at, share, residualC, before }: Opening, startC: number, quickest: number): boolean {
+function isCredible({ at, share, residualC, before }: Candidate, startC: number, quickest: number): boolean {
   if (at < LEAST_BEFORE_S) return false;
   if (share >= OPEN_SHARE || before * HORIZON_S < LEAST_EXPECTED_C || residualC > MOST_RESIDUAL_C)
     return false;
@@ -221,7 +224,7 @@ function isProven(
   return isIdle(holds, isNearCard ? from : Math.min(from, at - CALM_S), at + RATE_S);
 }
 
-function onset(grid: Float64Array, balance: Balance, model: Ahead, first: Ahead): Opening {
+function onset(grid: Float64Array, balance: Balance, model: Ahead, first: Ahead): Candidate {
   const short = (cell: number) => dot(model.weights, balance.columns(cell)) - meanAround(grid, cell, 4);
   const end = Math.min(grid.length - 1, first.cell + 2 * HORIZON_S);
   let high = first.cell;

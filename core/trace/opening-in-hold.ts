@@ -38,7 +38,6 @@ export function openingInHold(
       at,
       coolantC,
       isProven: false,
-      residualC: 0,
       before: hinge.before,
       after: hinge.after,
       share,

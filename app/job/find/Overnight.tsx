@@ -20,7 +20,7 @@ export function Overnight({ find }: { find: KnownFind }) {
     book({
       kind: "decision",
       item: "waits",
-      text: `until it is cold: ${name.toLowerCase()}`,
+      text: `until it is cold, for “${name}”`,
       data: dataOf(Waiting, { waitsFor: "night", until: morningAfter(now, hour) }),
     });
   return (
@@ -32,7 +32,7 @@ export function Overnight({ find }: { find: KnownFind }) {
         <span className="font-bold">
           {offer.isBest ? "It wants to be cold for the next test." : "The evening's last act: let it stand."}
         </span>{" "}
-        {isLeft ? "It is left for the night." : ""} In the morning, cold: “{name}”,{" "}
+        {isLeft && "It is left for the night. "}In the morning, cold: “{name}”,{" "}
         <span className="figure">{minutes}</span> min.
       </span>
       {!isLeft && (

@@ -10,9 +10,19 @@ export interface Planner {
   close: () => void;
 }
 
+/** No worker at all where the browser can't start one: an old one without modules in workers throws here. */
+function openThread(): Worker | undefined {
+  try {
+    return new Worker(new URL("../../workers/plan.worker.ts", import.meta.url), { type: "module" });
+  } catch {
+    return undefined;
+  }
+}
+
 /** Plans in a worker; where there is none to be had, here, so that a dead network takes nobody's next test away. */
 export function openPlanner(): Planner {
-  const thread = new Worker(new URL("../../workers/plan.worker.ts", import.meta.url), { type: "module" });
+  const thread = openThread();
+  if (!thread) return { ask: async (question) => planOf(question), close: () => undefined };
   const remote = wrap<PlanWorker>(thread);
   const broken = new Promise<undefined>((tell) =>
     thread.addEventListener("error", () => tell(undefined), { once: true }),

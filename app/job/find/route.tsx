@@ -1,9 +1,10 @@
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { type ClientLoaderFunctionArgs, isRouteErrorResponse, Link, useLoaderData } from "react-router";
 import { quarterOf } from "../../../core/job/find/index.ts";
 import { type FindRead, readFind, withPlan } from "../../../server/jobs/read-find.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { Button } from "../../ui/Button.tsx";
+import { useJob } from "../context.ts";
 import { Work } from "../Work.tsx";
 import { BeliefPicture } from "./BeliefPicture.tsx";
 import { ByHand } from "./ByHand.tsx";
@@ -30,9 +31,7 @@ let last: { jobId: string | undefined; read: FindRead } | undefined;
 /** With no server to be had Find works on with what it last read; with nothing read yet, by the handbook, and says so. */
 export async function clientLoader({ serverLoader, params: { jobId } }: ClientLoaderFunctionArgs) {
   try {
-    const answer = await serverLoader<typeof loader>();
-    last = { jobId, read: answer.read };
-    return answer;
+    return await serverLoader<typeof loader>();
   } catch (error) {
     if (error instanceof Response || isRouteErrorResponse(error)) throw error;
     if (last && last.jobId === jobId) return { read: last.read, isCutOff: false };
@@ -68,9 +67,19 @@ function Booked({ find }: { find: FindView }) {
   );
 }
 
-/** What is still possible, what to test next and why, and the verdict when enough is known. */
+/** Find of one job: nothing that is shown, chosen or half thought of one car is carried over to the next. */
 export default function Find() {
+  const { job } = useJob().page;
   const { read, isCutOff } = useLoaderData<typeof clientLoader>();
+  // The first reading comes with the page and passes no loader here.
+  useEffect(() => {
+    if (!isCutOff) last = { jobId: job.id, read };
+  }, [job.id, read, isCutOff]);
+  return <FindOfJob key={job.id} read={read} isCutOff={isCutOff} />;
+}
+
+/** What is still possible, what to test next and why, and the verdict when enough is known. */
+function FindOfJob({ read, isCutOff }: { read: FindRead; isCutOff: boolean }) {
   const { recent } = read;
   const find = useFind(read);
   const [chosen, setChosen] = useState<{ test: string; isRepeat: boolean }>();

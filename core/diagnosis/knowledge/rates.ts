@@ -25,6 +25,6 @@ export const BOILED_COMEBACK_CENTS = 600_000;
 
 /**
  * From this share of belief a repair is called the verdict. Below it a repair may still be the cheapest next step: then it
- * is offered as a trial, and its recheck gives the verdict. One wrong in twenty is what a good shop lives with.
+ * is offered as a trial, and its recheck gives the verdict. One wrong in thirty is what a good shop lives with.
  */
 export const VERDICT_BELIEF = 0.97;
