@@ -19,6 +19,7 @@ export default defineConfig({
       {
         test: {
           name: "e2e",
+          globalSetup: ["e2e/support/global-setup.ts"],
           include: ["e2e/**/*.test.ts"],
           environment: "node",
           fileParallelism: false,

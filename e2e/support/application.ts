@@ -1,21 +1,8 @@
-import { existsSync, mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import puppeteer, { type Browser, type BrowserContext, type Page } from "puppeteer-core";
 import { PEOPLE, type PersonKey } from "../../demo/shop.ts";
 import type { Scratch } from "../../server/testing/scratch-database.ts";
+import { launchBrowser } from "./browser.ts";
 import { Server } from "./server.ts";
-
-const FLAGS = [
-  "--no-sandbox",
-  "--disable-gpu",
-  "--disable-quic",
-  "--no-first-run",
-  "--disable-background-networking",
-  "--disable-component-update",
-  "--disable-sync",
-  "--font-render-hinting=none",
-];
 
 const LONGEST_WAIT_MS = 8000;
 
@@ -28,23 +15,22 @@ export class Application {
   private constructor(
     private readonly server: Server,
     readonly browser: Browser,
-    private readonly profile: string,
+    private readonly leaveBrowser: () => Promise<void>,
   ) {}
 
-  static async open({ today = new Date() } = {}): Promise<Application> {
-    const server = await Server.open({ today });
-    const profile = mkdtempSync(join(tmpdir(), "warm-ledger-browser-"));
-    const executablePath = [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find(
-      (path) => path && existsSync(path),
-    );
-    const browser = await puppeteer.launch({
-      executablePath,
-      headless: true,
-      args: FLAGS,
-      userDataDir: profile,
-    });
-    return new Application(server, browser, profile);
+  /** In the browser that the whole run of tests shares, or in one of its own where there is none. */
+  static async open(given: { today?: Date } = {}): Promise<Application> {
+    const server = await Server.open(given);
+    const shared = process.env.BROWSER_ENDPOINT;
+    if (shared) {
+      const browser = await puppeteer.connect({ browserWSEndpoint: shared });
+      return new Application(server, browser, () => browser.disconnect());
+    }
+    const { browser, close } = await launchBrowser();
+    return new Application(server, browser, close);
   }
+
+  private readonly contexts: BrowserContext[] = [];
 
   get address(): string {
     return this.server.address;
@@ -66,6 +52,7 @@ export class Application {
   /** A browser of its own on the shop's device, nobody signed in yet. */
   async visit(size: Parameters<Page["setViewport"]>[0] = DESKTOP): Promise<Page> {
     const context: BrowserContext = await this.browser.createBrowserContext();
+    this.contexts.push(context);
     const page = await context.newPage();
     page.setDefaultTimeout(LONGEST_WAIT_MS);
     await page.setViewport(size);
@@ -92,9 +79,9 @@ export class Application {
   }
 
   async close(): Promise<void> {
-    await this.browser.close();
+    for (const context of this.contexts) await context.close().catch(() => undefined);
+    await this.leaveBrowser();
     await this.server.close();
-    rmSync(this.profile, { recursive: true, force: true });
   }
 }
 

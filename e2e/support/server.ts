@@ -32,10 +32,12 @@ export class Server {
     readonly device: string,
   ) {}
 
-  static async open({ today = new Date() } = {}): Promise<Server> {
-    await makeTemplate();
-    const scratch = await scratchDatabase();
-    await seedDemo(scratch.owner, scratch.database, today);
+  /** Of the made-up shop as the whole run of tests has it, or seeded here where there is none or `today` is another day. */
+  static async open({ today }: { today?: Date } = {}): Promise<Server> {
+    const seeded = today ? undefined : process.env.SEEDED_TEMPLATE;
+    if (!seeded) await makeTemplate();
+    const scratch = await scratchDatabase(false, seeded);
+    if (!seeded) await seedDemo(scratch.owner, scratch.database, today ?? new Date());
     const device = await atDesk(scratch.database, { shopId: SHOP_ID }, (desk) =>
       enrolDevice(desk, "bay tablet"),
     );

@@ -38,30 +38,39 @@ export async function makeTemplate(): Promise<void> {
 }
 
 export interface Scratch {
+  name: string;
   ownerUrl: string;
   appUrl: string;
   owner: Database;
   database: Database;
+  /** Closes the connections and leaves the database, for others to be cloned from. */
+  leave: () => Promise<void>;
   drop: () => Promise<void>;
 }
 
-/** A database of its own for a test file, as its owner and as the application see it. */
-export async function scratchDatabase(log: ((sql: string) => void) | false = false): Promise<Scratch> {
+/** A database of its own for a test file, as its owner and as the application see it; a clone of the migrated one or of `template`. */
+export async function scratchDatabase(
+  log: ((sql: string) => void) | false = false,
+  template = TEMPLATE,
+): Promise<Scratch> {
   const name = `scratch_${randomBytes(6).toString("hex")}`;
   await asOwner(serverUrl(), async (database) => {
     await database.query("SELECT pg_advisory_lock(4310)");
-    await database.query(`CREATE DATABASE ${name} TEMPLATE ${TEMPLATE}`);
+    await database.query(`CREATE DATABASE ${name} TEMPLATE ${template}`);
   });
   const ownerUrl = named(serverUrl(), name);
   const url = appUrl({ DATABASE_URL: ownerUrl });
   const owner = openDatabase(ownerUrl);
   const database = openDatabase(url, log);
-  const drop = async () => {
+  const leave = async () => {
     await owner.sequelize.close();
     await database.sequelize.close();
+  };
+  const drop = async () => {
+    await leave();
     await asOwner(serverUrl(), async (postgres) => {
       await postgres.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
     });
   };
-  return { ownerUrl, appUrl: url, owner, database, drop };
+  return { name, ownerUrl, appUrl: url, owner, database, leave, drop };
 }

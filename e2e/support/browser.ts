@@ -1,0 +1,34 @@
+import { existsSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import puppeteer, { type Browser } from "puppeteer-core";
+
+const FLAGS = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+  "--font-render-hinting=none",
+];
+
+/** A headless browser with an empty profile. */
+export async function launchBrowser(): Promise<{ browser: Browser; close: () => Promise<void> }> {
+  const profile = mkdtempSync(join(tmpdir(), "warm-ledger-browser-"));
+  const executablePath = [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find(
+    (path) => path && existsSync(path),
+  );
+  const browser = await puppeteer.launch({
+    executablePath,
+    headless: true,
+    args: FLAGS,
+    userDataDir: profile,
+  });
+  const close = async () => {
+    await browser.close();
+    rmSync(profile, { recursive: true, force: true });
+  };
+  return { browser, close };
+}
