@@ -15,8 +15,9 @@ import {
 import type { Route } from "./+types/root";
 import styles from "./app.css?url";
 import { Apology } from "./shell/Apology.tsx";
-import { readPreferences } from "./shell/cookies.server.ts";
+import { type Preferences, readPreferences } from "./shell/cookies.server.ts";
 import { openToAll } from "./shell/guard.server.ts";
+import { keptReading } from "./shell/kept/reading.ts";
 import { useNonce } from "./shell/nonce.ts";
 import { staysWhileBrowsing } from "./shell/stays.ts";
 
@@ -33,9 +34,13 @@ export const links: LinksFunction = () => [
   preloaded(figuresFont),
   { rel: "stylesheet", href: styles },
   { rel: "icon", href: "/mark.svg", type: "image/svg+xml" },
+  { rel: "apple-touch-icon", href: "/icon-192.png" },
+  { rel: "manifest", href: "/manifest.webmanifest" },
 ];
 
 export const loader = openToAll(({ request }) => readPreferences(request));
+
+export const clientLoader = keptReading<Preferences>("root", async () => ({ theme: "system" }));
 
 export { staysWhileBrowsing as shouldRevalidate };
 
@@ -45,10 +50,16 @@ export function Layout({ children }: { children: ReactNode }) {
   const preferences = useRouteLoaderData<typeof loader>("root");
   const nonce = useNonce();
   return (
-    <html lang="en" data-theme={preferences?.theme ?? "day"}>
+    <html lang="en" data-theme={preferences?.theme ?? "system"}>
       <head>
         <meta charSet="utf-8" />
-        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta
+          name="viewport"
+          content="width=device-width, initial-scale=1, interactive-widget=resizes-content"
+        />
+        <meta name="description" content="A shop's book for engine cooling jobs: from complaint to signed." />
+        <meta name="theme-color" media="(prefers-color-scheme: light)" content="#fbf7ee" />
+        <meta name="theme-color" media="(prefers-color-scheme: dark)" content="#1b1815" />
         <Meta />
         <Links />
       </head>
@@ -63,6 +74,15 @@ export function Layout({ children }: { children: ReactNode }) {
 
 export default function Root() {
   return <Outlet />;
+}
+
+/** What the shell shows while it reads what is kept here. */
+export function HydrateFallback() {
+  return (
+    <main className="flex min-h-dvh items-center justify-center p-6">
+      <p className="text-ink-2 text-xl">Opening what is kept here.</p>
+    </main>
+  );
 }
 
 /** Errors that reach the top: a page that isn't there, a refusal, or a fault with its reference. */

@@ -2,6 +2,7 @@
 // Serves the production build: static files, security headers, refusal of cross-site posts, and the application.
 import "./lib/production.mjs";
 import { randomBytes } from "node:crypto";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
@@ -72,6 +73,8 @@ app.use(
   }),
 );
 app.use((_request, response, next) => {
+  // Tells a page of ours from a proxy's.
+  response.setHeader("X-Warm-Ledger", "1");
   response.setHeader("Permissions-Policy", "camera=(), microphone=(), geolocation=()");
   next();
 });
@@ -98,6 +101,16 @@ app.use((request, response, next) => {
 });
 
 app.use(compression());
+const shell = readFileSync(join(ROOT, "build/shell.html"), "utf8");
+/** The page that a browser keeps and starts from without a network: the program alone, nobody's data. */
+app.get("/shell.html", (_request, response) => {
+  response.setHeader("Cache-Control", "no-cache");
+  response.type("html").send(shell.replaceAll("nonce-comes-here", response.locals.nonce));
+});
+app.get("/service-worker.js", (_request, response) => {
+  response.setHeader("Cache-Control", "no-cache");
+  response.sendFile(join(ROOT, "build/client/service-worker.js"));
+});
 app.use("/assets", express.static(join(ROOT, "build/client/assets"), { immutable: true, maxAge: "1y" }));
 app.use(express.static(join(ROOT, "build/client"), { maxAge: "1h", index: false }));
 

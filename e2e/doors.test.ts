@@ -29,7 +29,7 @@ beforeAll(async () => {
 });
 afterAll(() => application.close());
 
-const OPEN_TO_ALL = ["root", "sign-in/route", "device/route", "preferences/route", "not-found/route"];
+const OPEN_TO_ALL = ["root", "sign-in/route", "device/route", "not-found/route", "offline/shell.route"];
 
 /** Parameters that lead to real rows of the made-up shop. */
 const PARAMS: Record<string, string> = {
@@ -100,6 +100,7 @@ describe("every route", () => {
       [`/jobs/${jobId("open-find")}/entries`, desk, "POST"],
       [`/jobs/${jobId("open-find")}/logs`, desk, "POST"],
       [`/jobs/${jobId("open-find")}/sign`, desk, "POST"],
+      [`/jobs/${jobId("open-find")}/signature`, desk, "POST"],
       [`/vehicles/${demoId("vehicle:scholar")}/card`, desk, "POST"],
       ["/shop", desk, "POST"],
       ["/shop", technician, "POST"],
@@ -113,12 +114,16 @@ describe("every route", () => {
       [
         "job/book/entries.route",
         "job/prove/logs.route",
+        "job/sign/signature.route",
         "job/sign/route",
+        "preferences/route",
         "shop/read-in.route",
         "shop/route",
+        "shop/unsent.route",
         "sign-in/sign-out.route",
         "vehicle-card/route",
         "vehicle-new/route",
+        "vehicle/open-job.route",
         "vehicle/route",
       ].sort(),
     );

@@ -2,6 +2,7 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application } from "./support/application.ts";
+import { shownTest } from "./support/diagnose.ts";
 import { allSent, bookedLines, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
 
 const PATH = `/jobs/${jobId("open-find")}/strip`;
@@ -102,7 +103,7 @@ describe("nobody is kept out", () => {
     await new Promise((resolve) => setTimeout(resolve, 800));
     await application.kill();
     await page.keyboard.press("2");
-    await page.waitForSelector("#next-test");
+    await shownTest(page);
     await seen(page, "without the shop's own history");
     const test = await page.$eval("#next-test", (heading) => heading.textContent ?? "");
     await page.locator('section[aria-labelledby="next-test"] .grid button').click();

@@ -5,7 +5,17 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { demoId } from "../demo/story.ts";
 import { Application, settled, TABLET } from "./support/application.ts";
-import { allSent, bookLine, bookWords, openBalance, pictureOfFailure, seen, tap } from "./support/walk.ts";
+import {
+  allSent,
+  bookLine,
+  bookWords,
+  openBalance,
+  pictureOfFailure,
+  pressNext,
+  seen,
+  sign,
+  tap,
+} from "./support/walk.ts";
 
 let application: Application;
 let page: Page;
@@ -16,7 +26,7 @@ beforeAll(async () => {
 afterAll(() => application.close());
 afterEach(({ task }) => pictureOfFailure(page, task));
 
-const next = () => page.keyboard.press("n");
+const next = () => pressNext(page);
 const stage = (name: string) =>
   page.waitForFunction((end) => location.pathname.endsWith(end), {}, `/${name}`);
 const atField = (label: string) => page.locator(`::-p-aria([name="${label}"])`);
@@ -194,7 +204,7 @@ describe("one job from complaint to signed", () => {
     expect((await bookWords(page)).at(-1)).toMatch(/Warm-up log/);
   });
 
-  it("refuses to sign with something open but for a reason and a second tap", async () => {
+  it("refuses to sign with something open but for a reason and a second word elsewhere", async () => {
     await page.keyboard.press("8");
     await stage("sign");
     await seen(page, "One thing is open");
@@ -203,9 +213,9 @@ describe("one job from complaint to signed", () => {
     await seen(page, "Say why it may go like this");
     await atField("Why may it go like this?").fill("Owner looks at the level tomorrow morning");
     await tap(page, "Sign with 1 open");
-    await seen(page, "Tap again to sign");
-    await tap(page, "Yes, sign with 1 open");
-    await seen(page, "Signed and locked");
+    await seen(page, "Sign and lock it with 1 open?");
+    await tap(page, "Not yet");
+    await sign(page, 1);
     await seen(page, "Owner looks at the level tomorrow morning");
   });
 

@@ -50,7 +50,7 @@ describe("signing in", () => {
       await page.waitForSelector('nav[aria-label="Places"]');
       expect(new URL(page.url()).pathname).toBe(lands);
       expect(new URL(page.url()).host).toBe(new URL(application.address).host);
-      await page.locator('form[action="/sign-out"] button').click();
+      await tap(page, "Tobin: sign out");
       await page.waitForFunction(() => location.pathname.startsWith("/sign-in"));
       await settled(page);
     }

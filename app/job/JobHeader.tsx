@@ -10,6 +10,7 @@ import { ChipsOne } from "../ui/Chips.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { waitUntilWords } from "../ui/waits.ts";
 import type { JobContext } from "./context.ts";
+import { useDraft } from "./outbox/useDraft.ts";
 
 const WAIT_NAMES: Record<WaitKind, string> = {
   hands: "hands",
@@ -25,8 +26,8 @@ function Waits({ context }: { context: JobContext }) {
   const wait = waitOf(entries, page.job.openedAt);
   const [isOpen, setOpen] = useState(false);
   const [chosen, setChosen] = useState(WAIT_NAMES[wait.waitsFor]);
-  const [words, setWords] = useState("");
-  const [minutes, setMinutes] = useState("");
+  const [words, setWords] = useDraft(`waits:${page.job.id}`);
+  const [minutes, setMinutes] = useDraft(`waits-minutes:${page.job.id}`);
   const until = waitUntilWords(wait, Date.now(), timeZone);
   const figure = Number(minutes);
   const isWrong = minutes !== "" && !(figure >= 1 && figure <= 20_000);
@@ -50,6 +51,7 @@ function Waits({ context }: { context: JobContext }) {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label="What the job waits for, and how long"
           align="end"
           sideOffset={6}
           collisionPadding={8}
@@ -97,7 +99,7 @@ export function JobHeader({ context }: { context: JobContext }) {
   ].filter(Boolean);
   return (
     // As high for one line as for two, so that nothing below it moves when the type arrives.
-    <header className="flex min-h-[4.2rem] items-center justify-between gap-x-6 gap-y-2 px-5 pt-2 max-sm:flex-col max-sm:items-start lg:px-7">
+    <header className="flex min-h-[4.2rem] items-center justify-between gap-x-6 gap-y-2 px-5 pt-2 max-sm:items-start lg:px-7">
       <div className="flex min-w-0 flex-wrap items-baseline gap-x-4">
         <h1 className="figure whitespace-nowrap text-2xl">
           <Link to={`/vehicles/${vehicle.id}`}>{vehicle.plate}</Link>

@@ -1,7 +1,12 @@
+import { ChevronDown } from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import type { KeyboardEvent } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
-import { stageStates } from "../../core/job/index.ts";
-import type { Entry } from "../../core/ledger/index.ts";
+import { type StageState, stageStates } from "../../core/job/index.ts";
+import { type Entry, STAGES } from "../../core/ledger/index.ts";
+import { useKeys } from "../shell/keys/useKeys.ts";
 import { STAGE_NAMES } from "../shell/stage-names.ts";
+import { moveFocus } from "../ui/arrows.ts";
 import { StageMark } from "../ui/StageMark.tsx";
 
 interface Given {
@@ -10,29 +15,82 @@ interface Given {
   isSigned: boolean;
 }
 
+function OpenCount({ count }: { count: number }) {
+  if (count === 0) return null;
+  return (
+    <span className="figure text-sm">
+      <span aria-hidden="true">{count}</span>
+      <span className="sr-only">{count} open</span>
+    </span>
+  );
+}
+
+/** The stages as one button with a list, where there is no room for eight: arrows choose, Enter goes. */
+function StageList({
+  states,
+  here,
+  onGo,
+}: {
+  states: StageState[];
+  here: StageState;
+  onGo: (to: string) => void;
+}) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className="my-2 flex min-h-12 w-full items-center gap-2 rounded-md border-2 border-edge bg-sheet px-4 sm:hidden">
+        <span className="text-ink-2">Stage</span>
+        <StageMark state={here.state} />
+        <span className="font-bold">{STAGE_NAMES[here.stage]}</span>
+        <OpenCount count={here.openCount} />
+        <ChevronDown className="ml-auto" aria-hidden="true" />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={4}
+          collisionPadding={8}
+          aria-label="Stages"
+          className="z-50 max-h-[var(--radix-dropdown-menu-content-available-height)] w-[var(--radix-dropdown-menu-trigger-width)] overflow-y-auto rounded-md border-2 border-ink bg-sheet p-1"
+        >
+          {states.map(({ stage, state, openCount }) => (
+            <DropdownMenu.Item
+              key={stage}
+              className="flex min-h-12 cursor-pointer items-center gap-2 rounded px-3 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper"
+              onSelect={() => onGo(stage)}
+            >
+              <StageMark state={state} />
+              {STAGE_NAMES[stage]}
+              <OpenCount count={openCount} />
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
 /** The eight stages with their state by shape and the count of what is open there. A list to choose from on a phone. */
 export function StageStrip({ jobId, entries, isSigned }: Given) {
   const states = stageStates(entries, isSigned);
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const here = states.find(({ stage }) => pathname.endsWith(`/${stage}`))?.stage ?? "ask";
+  const here = states.find(({ stage }) => pathname.endsWith(`/${stage}`)) ?? (states[0] as StageState);
+  const go = (stage: string) => void navigate(`/jobs/${jobId}/${stage}`);
+  useKeys(
+    "This job",
+    STAGES.map((stage, index) => ({
+      key: String(index + 1),
+      ...(index === 0 ? { shown: "1 to 8", what: "a stage, Ask to Sign" } : {}),
+      act: () => go(stage),
+    })),
+  );
   return (
-    <nav aria-label="Stages" className="sticky top-0 z-20 border-rule border-b bg-paper px-5 lg:px-7">
-      <label className="flex items-center gap-3 py-2 sm:hidden">
-        <span className="font-bold">Stage</span>
-        <select
-          className="field-box"
-          value={here}
-          onChange={(event) => void navigate(`/jobs/${jobId}/${event.target.value}`)}
-        >
-          {states.map(({ stage, openCount }) => (
-            <option key={stage} value={stage}>
-              {STAGE_NAMES[stage]}
-              {openCount > 0 ? `, ${openCount} open` : ""}
-            </option>
-          ))}
-        </select>
-      </label>
+    <nav
+      aria-label="Stages"
+      className="tall:sticky top-0 z-20 border-rule border-b bg-paper px-5 lg:px-7"
+      onKeyDown={(event: KeyboardEvent<HTMLElement>) => moveFocus(event, "a")}
+    >
+      <StageList states={states} here={here} onGo={go} />
       <ol className="hidden justify-between sm:flex">
         {states.map(({ stage, state, openCount }) => (
           <li key={stage} className="flex-1">
@@ -44,12 +102,7 @@ export function StageStrip({ jobId, entries, isSigned }: Given) {
             >
               <StageMark state={state} />
               {STAGE_NAMES[stage]}
-              {openCount > 0 && (
-                <span className="figure text-sm">
-                  <span aria-hidden="true">{openCount}</span>
-                  <span className="sr-only">{openCount} open</span>
-                </span>
-              )}
+              <OpenCount count={openCount} />
             </NavLink>
           </li>
         ))}

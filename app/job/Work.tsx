@@ -1,16 +1,16 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useRef } from "react";
 import { CautionRead, dataOf, factsOf } from "../../core/facts/index.ts";
 import { inShownTemperatures } from "../../core/units/index.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
+import { showSlip } from "../ui/slips.ts";
+import { useRest } from "../ui/useRest.ts";
 import { useJob } from "./context.ts";
 import { sayTick } from "./tick-id.ts";
+import { useKeepFocus } from "./useKeepFocus.ts";
+import { useStageHeading } from "./useStageHeading.ts";
 
-interface Next {
-  label: string;
-  to?: string;
-  onClick?: () => void;
-  disabled?: boolean;
-}
+/** The next step only ever goes somewhere; what books or signs has a button of its own, at another place. */
+type Next = { label: string } & ({ to: string } | { onGo: () => void });
 
 /** A stage's work surface: its one question on top, the next step always bottom right. */
 export function Work({
@@ -18,40 +18,63 @@ export function Work({
   isTitleQuiet = false,
   children,
   next,
-  aside,
+  act,
 }: {
   title: string;
   /** True where the surface says it itself, so that only a screen reader needs it. */
   isTitleQuiet?: boolean;
   children: ReactNode;
   next?: Next;
-  aside?: ReactNode;
+  /** What is done here: books what was typed, say. Left of the next step. */
+  act?: ReactNode;
 }) {
-  const { page, notice } = useJob();
+  const { page, entries, notice } = useJob();
+  const part = useRef<HTMLElement>(null);
+  useKeepFocus(part, entries);
+  const heading = useStageHeading();
+  const isResting = useRest(next?.label);
   return (
     <>
       <section
+        ref={part}
         aria-label="Work"
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
         tabIndex={0}
         // What is hidden from the eye alone is placed within it, or it would make the page itself scroll.
-        className="relative min-h-0 flex-1 overflow-y-auto px-5 pt-3 pb-6 lg:px-7"
+        className="relative min-h-0 flex-1 px-5 book:overflow-y-auto pt-3 pb-6 lg:px-7"
       >
-        <h2 className={isTitleQuiet ? "sr-only" : "mb-2 text-2xl"}>{title}</h2>
+        <h2
+          ref={heading}
+          tabIndex={-1}
+          data-stage-heading
+          className={isTitleQuiet ? "sr-only" : "mb-2 text-2xl"}
+        >
+          {title}
+        </h2>
         <div className="flex flex-col gap-5">{children}</div>
       </section>
-      <div className="flex flex-wrap items-center justify-end gap-3 border-rule border-t px-5 py-2 max-book:pb-32 lg:px-7">
+      <div className="flex flex-wrap items-center justify-end gap-3 border-rule border-t px-5 py-2 lg:px-7">
         <p role="status" className="mr-auto font-bold">
           {notice}
         </p>
-        {aside}
+        {act}
         {next &&
-          (next.to ? (
-            <ButtonLink to={`/jobs/${page.job.id}/${next.to}`} weight="main" data-next>
+          ("to" in next ? (
+            <ButtonLink
+              to={`/jobs/${page.job.id}/${next.to}`}
+              weight="main"
+              data-next
+              data-rests={isResting || undefined}
+              onClick={(event) => {
+                if (!isResting) return;
+                event.preventDefault();
+                showSlip(event.currentTarget);
+              }}
+            >
               {next.label}
             </ButtonLink>
           ) : (
-            <Button weight="main" onClick={next.onClick} disabled={next.disabled} data-next>
+            <Button weight="main" onClick={next.onGo} isResting={isResting} data-next>
               {next.label}
             </Button>
           ))}
@@ -87,7 +110,7 @@ export function Cautions({ texts }: { texts: readonly string[] }) {
             ])
           }
         >
-          Read it
+          I have read it
         </Button>
       )}
     </div>

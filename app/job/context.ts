@@ -1,12 +1,14 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useOutletContext } from "react-router";
 import { v4 as newId } from "uuid";
-import type { Entry, EntryDraft, Stage } from "../../core/ledger/index.ts";
+import { describeEntry, type Entry, type EntryDraft, isStrike, type Stage } from "../../core/ledger/index.ts";
 import type { System } from "../../core/units/index.ts";
 import type { JobPage } from "../../server/jobs/read-job.ts";
 import { useMember } from "../shell/member.ts";
+import { announce } from "../ui/announcer.ts";
 import { useOutbox, useOutboxState } from "./outbox/OutboxProvider.tsx";
-import { type OutgoingEntry, withUnsent } from "./outbox/outbox.ts";
+import { type OutgoingEntry, type Parcel, type Unsent, withUnsent } from "./outbox/outbox.ts";
+import { tellAct } from "./outbox/tell-act.ts";
 
 export interface JobContext {
   page: JobPage;
@@ -16,15 +18,17 @@ export interface JobContext {
   waiting: ReadonlySet<string>;
   system: System;
   timeZone: string;
+  /** The signature given here that the server doesn't have yet. */
+  unsentSignature: Unsent | undefined;
   /** False for the front desk, and for a signed job but for corrections. */
   mayBook: boolean;
   /** A signed job still takes corrections. */
   mayCorrect: boolean;
   /**
    * Adds to the book; `ids` where the entries' ids are told by what they tick. False where it was not taken, which
-   * `notice` then says.
+   * `notice` then says. A `parcel` is sent in the entry's stead and becomes it.
    */
-  book: (drafts: EntryDraft | EntryDraft[], ids?: string[]) => boolean;
+  book: (drafts: EntryDraft | EntryDraft[], ids?: string[], parcel?: Parcel) => boolean;
   /** Why the last tap was not taken; nothing where it was. */
   notice: string;
 }
@@ -34,6 +38,16 @@ const NOTICE_MS = 5000;
 
 /** Counted things count every tap: two taps into a bag are two. */
 const isCounted = ({ kind, account }: EntryDraft) => kind === "movement" && account !== "coolant";
+
+/** An act in the words it is read out in: the first line, and how many came with it. */
+function actWords(drafts: readonly EntryDraft[], entries: readonly Entry[], system: System): string {
+  const [first] = drafts;
+  if (!first) return "";
+  const named = first.corrects ? entries.find(({ id }) => id === first.corrects) : undefined;
+  const line = isStrike(first) ? `line ${named?.seq ?? ""} struck out.` : describeEntry(first, system);
+  const more = drafts.length > 1 ? ` And ${drafts.length - 1} more.` : "";
+  return line.replace(/^(Out|In): /, "") + more;
+}
 
 /** What every stage works with: the book as this browser knows it, and the one way to add to it. */
 export function useJobBook(page: JobPage, stage: Stage): JobContext {
@@ -53,10 +67,12 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
     const timer = setTimeout(() => setNotice(""), NOTICE_MS);
     return () => clearTimeout(timer);
   }, [notice]);
+  const latest = useRef(entries);
+  latest.current = entries;
   const known = useRef(new Set<string>());
   known.current = new Set(entries.map(({ id }) => id));
   const book = useCallback(
-    (drafts: EntryDraft | EntryDraft[], ids: string[] = []) => {
+    (drafts: EntryDraft | EntryDraft[], ids: string[] = [], parcel?: Parcel) => {
       const list = Array.isArray(drafts) ? drafts : [drafts];
       const now = Date.now();
       const what = JSON.stringify(list);
@@ -80,16 +96,40 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
           id: ids[index] ?? newId(),
         }),
       );
-      void outbox.add(page.job.id, outgoing, now);
+      void outbox.add(page.job.id, outgoing, now, parcel);
+      tellAct(
+        outbox,
+        outgoing.map(({ id }) => id),
+        actWords(list, latest.current, units),
+        announce,
+      );
       return true;
     },
-    [outbox, page.job.id, stage],
+    [outbox, page.job.id, stage, units],
   );
-  const mayBook = role !== "desk" && !page.job.signedAt;
+  const unsentSignature = useMemo(
+    () =>
+      unsent.find(
+        ({ jobId, parcel, refused }) => jobId === page.job.id && parcel?.kind === "signature" && !refused,
+      ),
+    [unsent, page.job.id],
+  );
+  const mayBook = role !== "desk" && !page.job.signedAt && !unsentSignature;
   const mayCorrect = role !== "desk";
   return useMemo(
-    () => ({ page, entries, waiting, system: units, timeZone, mayBook, mayCorrect, book, notice }),
-    [page, entries, waiting, units, timeZone, mayBook, mayCorrect, book, notice],
+    () => ({
+      page,
+      entries,
+      waiting,
+      unsentSignature,
+      system: units,
+      timeZone,
+      mayBook,
+      mayCorrect,
+      book,
+      notice,
+    }),
+    [page, entries, waiting, unsentSignature, units, timeZone, mayBook, mayCorrect, book, notice],
   );
 }
 

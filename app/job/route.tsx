@@ -9,12 +9,15 @@ import {
 import { type Entry, STAGES, type Stage, standing } from "../../core/ledger/index.ts";
 import { readJob } from "../../server/jobs/read-job.ts";
 import { guarded } from "../shell/guard.server.ts";
+import { keptReading } from "../shell/kept/reading.ts";
+import { STAGE_NAMES } from "../shell/stage-names.ts";
 import { staysWhileBrowsing } from "../shell/stays.ts";
+import type { Route } from "./+types/route";
 import { Book } from "./book/Book.tsx";
 import { useJobBook } from "./context.ts";
 import { JobHeader } from "./JobHeader.tsx";
 import { StageStrip } from "./StageStrip.tsx";
-import { useFreshness } from "./useFreshness.ts";
+import { unsentJob } from "./unsent-job.ts";
 import { useStagesAtHand } from "./useStagesAtHand.ts";
 
 export const loader = guarded("desk", async ({ params, url, desk }) => {
@@ -27,17 +30,28 @@ export const loader = guarded("desk", async ({ params, url, desk }) => {
   return { ...rest, book: JSON.stringify(entries) };
 });
 
+/** A job that no server has heard of yet is shown as it was opened here. */
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/route", ({ params }) =>
+  unsentJob(params.jobId ?? ""),
+);
+
 /** Going from stage to stage of one job needs no new book: what is booked from here is in it already. */
 export function shouldRevalidate(step: ShouldRevalidateFunctionArgs): boolean {
-  const isSameJob = step.currentParams.jobId === step.nextParams.jobId;
-  return isSameJob ? staysWhileBrowsing(step) : step.defaultShouldRevalidate;
+  const isStage =
+    step.currentParams.jobId === step.nextParams.jobId && step.currentUrl.pathname !== step.nextUrl.pathname;
+  return isStage ? staysWhileBrowsing(step) : step.defaultShouldRevalidate;
 }
 
-export const meta = ({ data }: { data?: Awaited<ReturnType<typeof loader>> }) => [
-  { title: data ? `${data.vehicle.plate} · job ${data.job.number} · Warm Ledger` : "Warm Ledger" },
-];
-
 const stageOf = (pathname: string): Stage => STAGES.find((stage) => pathname.endsWith(`/${stage}`)) ?? "ask";
+
+/** Each stage has a title of its own: it is what a screen reader says first, and what a tab shows. */
+export const meta = ({ loaderData, location }: Pick<Route.MetaArgs, "loaderData" | "location">) => [
+  {
+    title: loaderData
+      ? `${STAGE_NAMES[stageOf(location.pathname)]} · ${loaderData.vehicle.plate} · Warm Ledger`
+      : "Warm Ledger",
+  },
+];
 
 /** A job: the vehicle and the stages on top, the stage's work in the middle, the book always beside it. */
 export default function JobPage() {
@@ -50,11 +64,10 @@ export default function JobPage() {
   }, [data, entries]);
   const stage = stageOf(useLocation().pathname);
   const context = useJobBook(page, stage);
-  useFreshness();
   useStagesAtHand();
   return (
-    <div className="book:grid book:h-dvh book:grid-cols-[minmax(0,1fr)_384px]">
-      <div className="flex min-w-0 flex-col book:h-dvh">
+    <div className="book:grid book:h-full book:grid-cols-[minmax(0,1fr)_384px]">
+      <div className="flex min-w-0 flex-col book:h-full book:min-h-0">
         <JobHeader context={context} />
         <StageStrip jobId={page.job.id} entries={context.entries} isSigned={page.job.signedAt !== null} />
         <main id="work" className="flex min-h-0 flex-1 flex-col">

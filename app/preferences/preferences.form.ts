@@ -1,6 +1,6 @@
 import { IsIn, IsOptional } from "class-validator";
 
-/** How this browser shows things. */
+/** How things are shown: the theme for this browser, units and keys for the person who is signed in. */
 export class PreferencesForm {
   @IsOptional()
   @IsIn(["day", "dim"], { message: "Daylight or dim bay." })
@@ -9,4 +9,8 @@ export class PreferencesForm {
   @IsOptional()
   @IsIn(["metric", "us"], { message: "Metric or US." })
   units?: "metric" | "us";
+
+  @IsOptional()
+  @IsIn(["bare", "alt", "off"], { message: "Single keys: by themselves, with Alt, or off." })
+  keys?: "bare" | "alt" | "off";
 }

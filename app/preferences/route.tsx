@@ -1,16 +1,23 @@
 import { data, redirect } from "react-router";
+import { changePreferences } from "../../server/people/change-preferences.ts";
 import { Refusal } from "../../server/refusal.ts";
-import { preferenceCookie, readPreferences } from "../shell/cookies.server.ts";
+import { preferenceCookie } from "../shell/cookies.server.ts";
 import { checkForm } from "../shell/forms.ts";
-import { openToAll } from "../shell/guard.server.ts";
+import { guarded } from "../shell/guard.server.ts";
+import { keptPosting } from "../shell/kept/posting.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { PreferencesForm } from "./preferences.form.ts";
 
-export const loader = openToAll(async () => redirect("/"));
+export const loader = guarded("desk", async () => redirect("/"));
 
-export const action = openToAll(async ({ request }) => {
+export const clientAction = keptPosting();
+
+/** A bay is dark for whoever stands in it, so the theme is the browser's; units and keys go with the person. */
+export const action = guarded("desk", async ({ request, desk }) => {
   const checked = checkForm(PreferencesForm, await readForm(request));
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
-  const kept = { ...(await readPreferences(request)), ...checked.value };
-  return data({ kept: true }, { headers: { "Set-Cookie": await preferenceCookie.serialize(kept) } });
+  const { theme, ...ofPerson } = checked.value;
+  if (Object.keys(ofPerson).length > 0) await desk((given) => changePreferences(given, ofPerson));
+  const headers = theme ? { "Set-Cookie": await preferenceCookie.serialize({ theme }) } : undefined;
+  return data({ kept: true }, { headers });
 });

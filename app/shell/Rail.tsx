@@ -1,7 +1,11 @@
-import { CalendarDays, Car, CircleHelp, LogOut, Moon, Ruler, Store, Sun } from "lucide-react";
-import { Form, NavLink, useFetcher } from "react-router";
+import { CalendarDays, Car, CircleHelp, Ellipsis, LogOut, Moon, Ruler, Store, Sun } from "lucide-react";
+import { Popover } from "radix-ui";
+import { type ReactNode, useState } from "react";
+import { NavLink, useFetcher } from "react-router";
 import { useMember } from "./member.ts";
+import { SignOut } from "./SignOut.tsx";
 import { UnsentCount } from "./UnsentCount.tsx";
+import { useTheme } from "./useTheme.ts";
 
 const PLACES = [
   { to: "/", label: "Today", Icon: CalendarDays },
@@ -10,16 +14,69 @@ const PLACES = [
 ] as const;
 
 const CELL =
-  "flex min-h-14 min-w-14 flex-1 flex-col items-center justify-center gap-1 px-1 py-2 text-sm md:flex-none";
+  "flex min-h-14 min-w-14 flex-1 flex-col items-center justify-center gap-1 px-1 py-2 text-sm leading-tight rail:flex-none";
+const ICON = { size: 22, strokeWidth: 1.8, "aria-hidden": true } as const;
 
-/** The slim rail: the places, then how things look, who is here and what isn't sent. A bar at the foot on a phone. */
-export function Rail() {
-  const { units, theme, name } = useMember();
+/** How things look and who is here: on the rail where it is tall, behind one button where it is a bar. */
+function Ways({ onDone }: { onDone: () => void }) {
+  const { units, name } = useMember();
+  const { isDim, toggle } = useTheme();
   const preferences = useFetcher();
+  const unitWords = units === "metric" ? "°C · L" : "°F · qt";
+  const choose = (choice: Record<string, string>) =>
+    void preferences.submit(choice, { method: "post", action: "/preferences" });
+  const row = (act: () => void, children: ReactNode, label?: string) => (
+    <button
+      type="button"
+      aria-label={label}
+      className={`${CELL} text-ink-2`}
+      onClick={() => {
+        onDone();
+        act();
+      }}
+    >
+      {children}
+    </button>
+  );
+  return (
+    <>
+      {row(
+        () => choose({ units: units === "metric" ? "us" : "metric" }),
+        <>
+          <Ruler {...ICON} />
+          {unitWords}
+        </>,
+        `${unitWords}: change units`,
+      )}
+      {row(
+        toggle,
+        <>
+          {isDim ? <Sun {...ICON} /> : <Moon {...ICON} />}
+          {isDim ? "Daylight" : "Dim bay"}
+        </>,
+      )}
+      {row(
+        () => window.dispatchEvent(new Event("show-keys")),
+        <>
+          <CircleHelp {...ICON} />
+          Keys
+        </>,
+      )}
+      <SignOut className={`${CELL} text-ink-2`} label={`${name.split(" ")[0]}: sign out`}>
+        <LogOut {...ICON} />
+        {name.split(" ")[0]}
+      </SignOut>
+    </>
+  );
+}
+
+/** The slim rail: the places, then how things look, who is here and what isn't sent. A bar at the foot where it is low or narrow. */
+export function Rail() {
+  const [isOpen, setOpen] = useState(false);
   return (
     <nav
       aria-label="Places"
-      className="sticky bottom-0 z-30 flex shrink-0 border-rule border-t bg-paper md:top-0 md:h-dvh md:w-[84px] md:flex-col md:border-t-0 md:border-r"
+      className="tall:sticky bottom-0 z-30 flex shrink-0 border-rule border-t bg-paper rail:top-0 rail:h-dvh rail:w-[84px] rail:flex-col rail:overflow-y-auto rail:border-t-0 rail:border-r"
     >
       {PLACES.map(({ to, label, Icon }) => (
         <NavLink
@@ -27,55 +84,36 @@ export function Rail() {
           to={to}
           end={to === "/"}
           className={({ isActive }) =>
-            `${CELL} ${isActive ? "border-ink border-t-4 font-bold md:border-t-0 md:border-l-4" : "text-ink-2"}`
+            `${CELL} ${isActive ? "border-ink border-t-4 font-bold rail:border-t-0 rail:border-l-4" : "text-ink-2"}`
           }
         >
-          <Icon size={24} strokeWidth={1.8} aria-hidden="true" />
+          <Icon {...ICON} size={24} />
           {label}
         </NavLink>
       ))}
-      <div className="hidden flex-1 md:block" />
+      <div className="hidden flex-1 rail:block" />
       <UnsentCount />
-      <preferences.Form method="post" action="/preferences" className="hidden flex-col md:flex">
-        <button
-          type="submit"
-          name="units"
-          value={units === "metric" ? "us" : "metric"}
-          className={`${CELL} text-ink-2`}
-        >
-          <Ruler size={22} strokeWidth={1.8} aria-hidden="true" />
-          {units === "metric" ? "°C · L" : "°F · qt"}
-          <span className="sr-only">: change units</span>
-        </button>
-        <button
-          type="submit"
-          name="theme"
-          value={theme === "dim" ? "day" : "dim"}
-          className={`${CELL} text-ink-2`}
-        >
-          {theme === "dim" ? (
-            <Sun size={22} strokeWidth={1.8} aria-hidden="true" />
-          ) : (
-            <Moon size={22} strokeWidth={1.8} aria-hidden="true" />
-          )}
-          {theme === "dim" ? "Daylight" : "Dim bay"}
-        </button>
-      </preferences.Form>
-      <button
-        type="button"
-        className={`${CELL} hidden text-ink-2 md:flex`}
-        onClick={() => window.dispatchEvent(new Event("show-keys"))}
-      >
-        <CircleHelp size={22} strokeWidth={1.8} aria-hidden="true" />
-        Keys
-      </button>
-      <Form method="post" action="/sign-out" className="flex flex-1 md:flex-none">
-        <button type="submit" className={`${CELL} w-full text-ink-2`}>
-          <LogOut size={22} strokeWidth={1.8} aria-hidden="true" />
-          {name.split(" ")[0]}
-          <span className="sr-only">: sign out</span>
-        </button>
-      </Form>
+      <div className="hidden flex-col rail:flex">
+        <Ways onDone={() => undefined} />
+      </div>
+      <Popover.Root open={isOpen} onOpenChange={setOpen}>
+        <Popover.Trigger className={`${CELL} text-ink-2 rail:hidden`}>
+          <Ellipsis {...ICON} size={24} />
+          More
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content
+            side="top"
+            align="end"
+            sideOffset={6}
+            collisionPadding={8}
+            aria-label="More: units, theme, keys, sign out"
+            className="z-50 grid max-h-[90dvh] w-64 max-w-[94vw] grid-cols-2 gap-2 overflow-auto rounded-md border-2 border-ink bg-sheet p-3"
+          >
+            <Ways onDone={() => setOpen(false)} />
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
     </nav>
   );
 }

@@ -1,82 +1,118 @@
 import { Dialog } from "radix-ui";
-import { useEffect, useRef, useState } from "react";
-import { useFetcher, useNavigate, useParams } from "react-router";
-import { STAGES } from "../../core/book/index.ts";
+import { useEffect, useState } from "react";
+import { useFetcher, useNavigate } from "react-router";
 import { Button } from "../ui/Button.tsx";
+import { ChipsOne } from "../ui/Chips.tsx";
+import { guardAgainstSlips } from "../ui/slips.ts";
+import { useReturnFocus } from "../ui/useReturnFocus.ts";
+import type { KeyPart, KeyWay } from "./keys/key-registry.ts";
+import { keyBoard, useKeys } from "./keys/useKeys.ts";
 import { useMember } from "./member.ts";
 
-const KEYS = [
-  ["/", "the entry line"],
-  ["1 to 8", "a stage of the job"],
-  ["n", "the next step"],
-  ["g then t, v, s", "Today, Vehicles, Shop"],
-  ["k", "find a vehicle"],
-  ["u", "metric or US"],
-  ["?", "these keys"],
-] as const;
-
-const PLACES: Record<string, string> = { t: "/", v: "/vehicles", s: "/shop" };
-const TOGETHER_MS = 1200;
+const WAYS: Record<KeyWay, string> = { bare: "By themselves", alt: "With Alt held", off: "Off" };
+const wayOf = (shown: string) => (Object.keys(WAYS) as KeyWay[]).find((way) => WAYS[way] === shown);
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
-  (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
+  (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName)) &&
+  !(target instanceof HTMLInputElement && ["radio", "checkbox", "button", "submit"].includes(target.type));
 
-/** Every key is also a visible control; none works while somebody types. */
+/** Something lies over the page: it has the keyboard to itself. */
+const isCovered = () =>
+  document.querySelector(
+    '[role="dialog"], [role="alertdialog"], [role="menu"], [data-radix-popper-content-wrapper]',
+  ) !== null;
+
+/** Listens for single keys, keeps slips from acting, and lists the keys of the screen in view. */
 export function Shortcuts() {
-  const [isOpen, setOpen] = useState(false);
-  const { units } = useMember();
-  const { jobId } = useParams();
+  const [listed, setListed] = useState<KeyPart[]>();
+  const { units, keys: way } = useMember();
   const navigate = useNavigate();
   const preferences = useFetcher();
-  const gAt = useRef(0);
+  const choose = (choice: Record<string, string>) =>
+    void preferences.submit(choice, { method: "post", action: "/preferences" });
+  const focus = useReturnFocus();
+  const show = () => setListed(keyBoard.listed());
+  useKeys("Everywhere", [
+    { key: "g", shown: "g then t, v, s", what: "Today, Vehicles, Shop", act: () => undefined },
+    { key: "k", what: "find a vehicle", act: () => void navigate("/vehicles") },
+    { key: "u", what: "metric or US", act: () => choose({ units: units === "metric" ? "us" : "metric" }) },
+    { key: "?", what: "these keys", act: show },
+    {
+      key: "n",
+      what: "the next step",
+      act: () => {
+        const next = document.querySelector<HTMLElement>("[data-next]");
+        next?.focus();
+        next?.click();
+      },
+    },
+  ]);
+  useEffect(() => guardAgainstSlips(document), []);
   useEffect(() => {
-    const show = () => setOpen(true);
+    keyBoard.setPlaces(
+      [
+        ["t", "/"],
+        ["v", "/vehicles"],
+        ["s", "/shop"],
+      ].map(([key = "", to = ""]) => ({ key, act: () => void navigate(to) })),
+    );
+    const open = () => setListed(keyBoard.listed());
     const press = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-      const { key } = event;
-      const place = Date.now() - gAt.current < TOGETHER_MS ? PLACES[key] : undefined;
-      const stage = jobId ? STAGES[Number(key) - 1] : undefined;
-      gAt.current = 0;
-      if (place) void navigate(place);
-      else if (key === "g") gAt.current = Date.now();
-      else if (key === "?") setOpen(true);
-      else if (key === "k") void navigate("/vehicles");
-      else if (key === "u")
-        void preferences.submit(
-          { units: units === "metric" ? "us" : "metric" },
-          { method: "post", action: "/preferences" },
-        );
-      else if (stage) void navigate(`/jobs/${jobId}/${stage}`);
-      else if (key === "n") document.querySelector<HTMLElement>("[data-next]")?.click();
-      else if (key === "/") document.querySelector<HTMLElement>("[data-entry-line]")?.focus();
-      else return;
-      event.preventDefault();
+      if (isTyping(event.target) || isCovered()) return;
+      const { key, code, altKey: isAlt, repeat: isRepeat } = event;
+      const isOther = event.ctrlKey || event.metaKey;
+      if (keyBoard.press({ key, code, isAlt, isOther, isRepeat }, way, document.activeElement, Date.now()))
+        event.preventDefault();
     };
     window.addEventListener("keydown", press);
-    window.addEventListener("show-keys", show);
+    window.addEventListener("show-keys", open);
     return () => {
       window.removeEventListener("keydown", press);
-      window.removeEventListener("show-keys", show);
+      window.removeEventListener("show-keys", open);
     };
-  }, [jobId, navigate, preferences, units]);
+  }, [navigate, way]);
   return (
-    <Dialog.Root open={isOpen} onOpenChange={setOpen}>
+    <Dialog.Root open={listed !== undefined} onOpenChange={(isOpen) => !isOpen && setListed(undefined)}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 w-[28rem] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 rounded-md border-2 border-ink bg-sheet p-6"
-        >
+        <Dialog.Content aria-describedby={undefined} className="dialog" {...focus}>
           <Dialog.Title className="font-bold text-2xl">Keys</Dialog.Title>
-          <dl className="my-4 grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
-            {KEYS.map(([key, what]) => (
-              <div key={key} className="contents">
-                <dt className="figure font-bold">{key}</dt>
-                <dd>{what}</dd>
-              </div>
-            ))}
-          </dl>
+          <div className="flex flex-col gap-2">
+            <p id="key-way" className="font-bold">
+              Single keys act
+            </p>
+            <ChipsOne
+              label="Single keys act"
+              options={Object.values(WAYS)}
+              value={WAYS[way]}
+              onChange={(shown) => {
+                const chosen = wayOf(shown);
+                if (chosen) choose({ keys: chosen });
+              }}
+            />
+          </div>
+          {listed?.map(({ name, keys, within }) => (
+            <section key={name} aria-label={name}>
+              <h3 className="border-rule border-b font-bold">
+                {name}
+                {within && <span className="font-normal text-ink-2">, while the focus is in it</span>}
+              </h3>
+              <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
+                {keys
+                  .filter(({ what }) => what)
+                  .map(({ key, shown, what }) => (
+                    <div key={key} className="contents">
+                      <dt className="figure font-bold">
+                        {way === "alt" && "Alt "}
+                        {shown ?? key}
+                      </dt>
+                      <dd>{what}</dd>
+                    </div>
+                  ))}
+              </dl>
+            </section>
+          ))}
           <Dialog.Close asChild>
             <Button>Close</Button>
           </Dialog.Close>

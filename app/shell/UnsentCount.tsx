@@ -16,8 +16,7 @@ export function UnsentCount() {
     return () => clearTimeout(timer);
   }, []);
   const refused = unsent.filter((each) => each.refused);
-  if (unsent.length === 0 && !isUnkept)
-    return <div role="status" className="sr-only" aria-label="Unsent entries" />;
+  if (unsent.length === 0 && !isUnkept) return null;
   return (
     <Popover.Root>
       <Popover.Trigger
@@ -25,7 +24,7 @@ export function UnsentCount() {
         aria-label={`${unsent.length} unsent${isUnkept ? ", not kept by this browser" : ""}`}
       >
         <CloudOff size={22} aria-hidden="true" />
-        <span role="status">
+        <span>
           {isUnkept
             ? "not kept"
             : refused.length > 0
@@ -35,6 +34,7 @@ export function UnsentCount() {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label="What isn't sent"
           side="right"
           align="end"
           sideOffset={8}

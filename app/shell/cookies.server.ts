@@ -8,7 +8,7 @@ const kept = { httpOnly: true, sameSite: "lax", path: "/", secure: process.env.H
 export const sessionCookie = createCookie("session", { ...kept, maxAge: 14 * DAYS });
 /** Makes this browser one of the shop's own. */
 export const deviceCookie = createCookie("device", { ...kept, maxAge: 3650 * DAYS });
-/** How this browser likes to see things: theme and units. */
+/** How this browser shows things. */
 export const preferenceCookie = createCookie("preferences", { ...kept, maxAge: 3650 * DAYS });
 
 export async function readCookie(
@@ -20,15 +20,12 @@ export async function readCookie(
 }
 
 export interface Preferences {
-  theme: "day" | "dim";
-  units?: "metric" | "us";
+  /** As the system has it until somebody chooses. */
+  theme: "day" | "dim" | "system";
 }
 
 export async function readPreferences(request: Request): Promise<Preferences> {
   const value: unknown = await preferenceCookie.parse(request.headers.get("Cookie"));
-  const given = (value && typeof value === "object" ? value : {}) as Record<string, unknown>;
-  return {
-    theme: given.theme === "dim" ? "dim" : "day",
-    ...(given.units === "us" || given.units === "metric" ? { units: given.units } : {}),
-  };
+  const { theme } = (value && typeof value === "object" ? value : {}) as Record<string, unknown>;
+  return { theme: theme === "dim" || theme === "day" ? theme : "system" };
 }

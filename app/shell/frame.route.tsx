@@ -1,37 +1,62 @@
-import { Outlet } from "react-router";
+import { useEffect } from "react";
+import { Outlet, redirect, useLoaderData } from "react-router";
 import { OutboxProvider } from "../job/outbox/OutboxProvider.tsx";
-import { readPreferences } from "./cookies.server.ts";
+import { startOffline } from "../offline/start.ts";
+import { Announcer } from "../ui/Announcer.tsx";
+import { deviceCookie, readCookie, readPreferences } from "./cookies.server.ts";
 import { guarded } from "./guard.server.ts";
+import { ConnectionNote } from "./kept/ConnectionNote.tsx";
+import { KeepPages } from "./kept/KeepPages.tsx";
+import { keptReading } from "./kept/reading.ts";
 import type { MemberView } from "./member.ts";
 import { Rail } from "./Rail.tsx";
 import { Shortcuts } from "./Shortcuts.tsx";
 import { staysWhileBrowsing } from "./stays.ts";
+import { ToldUnsent } from "./ToldUnsent.tsx";
+import { useFreshness } from "./useFreshness.ts";
 
 export const loader = guarded("desk", async ({ request, member }): Promise<MemberView> => {
   const { theme } = await readPreferences(request);
-  const { personId, name, role, shopName, units, timeZone } = member;
-  return { personId, name, role, shopName, units, timeZone, theme };
+  return { ...member, theme, isShopsOwn: (await readCookie(deviceCookie, request)) !== undefined };
+});
+
+/** With nobody known here and no server to ask, the page to sign in at says so. */
+export const clientLoader = keptReading<MemberView>("shell/frame.route", async () => {
+  throw redirect("/sign-in");
 });
 
 export { staysWhileBrowsing as shouldRevalidate };
 
-/** The rail and what every signed-in page shares: unsent entries, keys. */
-export default function Frame({ loaderData }: { loaderData: MemberView }) {
+/** The rail and what every signed-in page shares: unsent entries, keys, whether there is a server. */
+export default function Frame() {
+  const member = useLoaderData<typeof loader>();
+  useFreshness();
+  useEffect(startOffline, []);
+  // The page that starts without a network comes without anybody's choice.
+  useEffect(() => {
+    if (member.theme !== "system") document.documentElement.dataset.theme = member.theme;
+  }, [member.theme]);
   return (
-    <OutboxProvider key={loaderData.personId} personId={loaderData.personId}>
+    <OutboxProvider key={member.personId} personId={member.personId}>
       <a
         href="#work"
         className="sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50 focus:bg-sheet focus:p-3"
       >
         To the work
       </a>
-      <div className="flex min-h-dvh flex-col-reverse md:flex-row">
+      <div className="flex min-h-dvh flex-col-reverse rail:flex-row">
         <Rail />
-        <div className="min-w-0 flex-1">
-          <Outlet />
+        <div className="flex min-w-0 flex-1 flex-col book:h-dvh">
+          <ConnectionNote />
+          <div className="min-h-0 flex-1 book:overflow-y-auto">
+            <Outlet />
+          </div>
         </div>
       </div>
       <Shortcuts />
+      <KeepPages member={member} />
+      <ToldUnsent />
+      <Announcer />
     </OutboxProvider>
   );
 }

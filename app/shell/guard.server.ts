@@ -5,7 +5,7 @@ import { atDesk, type Desk } from "../../server/database/connection.ts";
 import { findSession, type Member } from "../../server/people/find-session.ts";
 import { type Role, reaches } from "../../server/people/roles.ts";
 import { Refusal } from "../../server/refusal.ts";
-import { readCookie, readPreferences, sessionCookie } from "./cookies.server.ts";
+import { readCookie, sessionCookie } from "./cookies.server.ts";
 import { database } from "./database.server.ts";
 import { log } from "./log.server.ts";
 
@@ -54,7 +54,8 @@ async function answered<Result>(request: Request, work: () => Promise<Result>): 
 }
 
 function askToSignIn(request: Request, url: URL): never {
-  const wantsPage = isRead(request) && !url.pathname.includes(".");
+  // A reading that follows a refused post has the post's type of content still: it is answered as the post was.
+  const wantsPage = isRead(request) && !url.pathname.includes(".") && !request.headers.has("Content-Type");
   if (wantsPage)
     throw redirect(`/sign-in?to=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search)}`);
   throw data({ message: "You are not signed in.", isSignedOut: true }, { status: 401 });
@@ -75,14 +76,12 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
         const message = `This is for ${role === "lead" ? "a lead" : "technicians"}; you are signed in as ${found.name}.`;
         throw data({ message, refused: { message, fields: {} } }, { status: 403 });
       }
-      const { units } = await readPreferences(request);
-      const member = { ...found, units: units ?? found.units };
-      const { shopId, personId } = member;
+      const { shopId, personId } = found;
       return work({
         request,
         params,
         url,
-        member,
+        member: found,
         desk: (useCase) => atDesk(database(), { shopId, personId }, useCase),
       });
     });

@@ -1,16 +1,23 @@
 import { useRouteLoaderData } from "react-router";
 import type { System } from "../../core/units/index.ts";
 import type { Role } from "../../server/people/roles.ts";
+import type { KeyWay } from "./keys/key-registry.ts";
 
 /** Who is signed in, as every page of the frame knows them. */
 export interface MemberView {
+  shopId: string;
   personId: string;
   name: string;
   role: Role;
   shopName: string;
   units: System;
   timeZone: string;
-  theme: "day" | "dim";
+  /** By ISO 4217. */
+  currency: string;
+  keys: KeyWay;
+  theme: "day" | "dim" | "system";
+  /** True where the browser is one of the shop's own. */
+  isShopsOwn: boolean;
 }
 
 const FRAME = "shell/frame.route";

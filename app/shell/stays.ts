@@ -1,15 +1,11 @@
 import type { ShouldRevalidateFunctionArgs } from "react-router";
 
 /**
- * For what holds while one goes from page to page: who is signed in, how things look. It is read again after every post,
- * not on every step, so that a step needs no network for it.
+ * For what holds while one goes from page to page: who is signed in, how things look. It is read again after every post
+ * and never else, so that no step needs a network for it.
  */
-export function staysWhileBrowsing({
-  currentUrl,
-  nextUrl,
+export const staysWhileBrowsing = ({
   formMethod,
   defaultShouldRevalidate,
-}: ShouldRevalidateFunctionArgs): boolean {
-  const isStep = !formMethod && currentUrl.pathname !== nextUrl.pathname;
-  return isStep ? false : defaultShouldRevalidate;
-}
+}: ShouldRevalidateFunctionArgs): boolean =>
+  formMethod !== undefined && formMethod.toUpperCase() !== "GET" && defaultShouldRevalidate;

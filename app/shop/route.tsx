@@ -5,16 +5,18 @@ import { addPerson } from "../../server/people/add-person.ts";
 import { enrolDevice, removeDevice } from "../../server/people/devices.ts";
 import { ROLE_NAMES, type Role } from "../../server/people/roles.ts";
 import { Refusal } from "../../server/refusal.ts";
-import { changeUnits, readShop } from "../../server/shops/read-shop.ts";
+import { changeCurrency, changeUnits, readShop } from "../../server/shops/read-shop.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded, type Refused } from "../shell/guard.server.ts";
+import { keptPosting } from "../shell/kept/posting.ts";
+import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { Button } from "../ui/Button.tsx";
-import { dateOf } from "../ui/dates.ts";
+import { dateOf, whenOf } from "../ui/dates.ts";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { ReadIn } from "./ReadIn.tsx";
-import { DeviceForm, PersonForm, RemoveDeviceForm, UnitsForm } from "./shop.form.ts";
+import { CurrencyForm, DeviceForm, PersonForm, RemoveDeviceForm, UnitsForm } from "./shop.form.ts";
 
 export const meta = () => [{ title: "Shop · Warm Ledger" }];
 
@@ -40,6 +42,9 @@ export const action = guarded("lead", async ({ request, url, desk }) => {
   if (what === "units") {
     const { units } = clean(UnitsForm, input);
     await desk((given) => changeUnits(given, units));
+  } else if (what === "currency") {
+    const { currency } = clean(CurrencyForm, input);
+    await desk((given) => changeCurrency(given, currency));
   } else if (what === "person") {
     const person = clean(PersonForm, input);
     await desk((given) => addPerson(given, { ...person, name: person.name.trim() }));
@@ -62,6 +67,10 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
     </section>
   );
 }
+
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("shop/route");
+
+export const clientAction = keptPosting();
 
 export default function Shop() {
   const shop = useLoaderData<typeof loader>();
@@ -144,6 +153,47 @@ export default function Shop() {
               )}
             </Form>
           </Part>
+          <Part title="Money">
+            <Form method="post" className="flex flex-wrap items-end justify-between gap-3">
+              <input type="hidden" name="what" value="currency" />
+              <p className="self-center">Figures of money are in {shop.currency}.</p>
+              {isLead && (
+                <span className="flex items-end gap-3">
+                  <span className="w-28">
+                    <TextField
+                      key={shop.currency}
+                      label="Currency"
+                      name="currency"
+                      defaultValue={shop.currency}
+                      required
+                      maxLength={3}
+                      autoCapitalize="characters"
+                      error={fields.currency}
+                    />
+                  </span>
+                  <Button type="submit" disabled={isBusy}>
+                    Use it
+                  </Button>
+                </span>
+              )}
+            </Form>
+          </Part>
+          {shop.unsent.length > 0 && (
+            <Part title="Unsent in browsers">
+              <p className="mb-3 text-ink-2">
+                Typed there and not booked yet. Sent by itself once that browser is open and whoever typed it
+                is signed in on it.
+              </p>
+              <ul>
+                {shop.unsent.map(({ browserId, name, entries, since }) => (
+                  <li key={browserId} className="border-rule border-b py-2">
+                    <span className="font-bold">{name}:</span> {entries} unsent since{" "}
+                    {whenOf(since, timeZone)}
+                  </li>
+                ))}
+              </ul>
+            </Part>
+          )}
           {isLead && (
             <Part title="Read a job in">
               <ReadIn />

@@ -1,9 +1,16 @@
+import { Transform } from "class-transformer";
 import { IsIn, IsString, IsUUID, Length, Matches } from "class-validator";
 
 /** What the Shop page sends, one form each. */
 export class UnitsForm {
   @IsIn(["metric", "us"], { message: "Metric or US." })
   units: "metric" | "us";
+}
+
+export class CurrencyForm {
+  @Transform(({ value }) => (typeof value === "string" ? value.trim().toUpperCase() : value))
+  @IsIn(Intl.supportedValuesOf("currency"), { message: "Three letters, such as EUR, GBP or USD." })
+  currency: string;
 }
 
 export class DeviceForm {
@@ -13,7 +20,7 @@ export class DeviceForm {
 }
 
 export class RemoveDeviceForm {
-  @IsUUID("all", { message: "Choose a device." })
+  @IsUUID("all", { message: "Choose a browser." })
   deviceId: string;
 }
 

@@ -1,5 +1,14 @@
-import { useState } from "react";
-import { data, Form, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import {
+  type ClientLoaderFunctionArgs,
+  data,
+  Form,
+  redirect,
+  useActionData,
+  useLoaderData,
+  useNavigation,
+  useRevalidator,
+} from "react-router";
 import { atDesk, findShopBySlug } from "../../server/database/connection.ts";
 import { findTiles } from "../../server/people/devices.ts";
 import { findSession } from "../../server/people/find-session.ts";
@@ -11,6 +20,8 @@ import { deviceCookie, readCookie, sessionCookie } from "../shell/cookies.server
 import { database } from "../shell/database.server.ts";
 import { checkForm } from "../shell/forms.ts";
 import { openToAll, type Refused } from "../shell/guard.server.ts";
+import { keptPosting } from "../shell/kept/posting.ts";
+import { isOwnWord } from "../shell/kept/reading.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { Button } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";
@@ -38,6 +49,20 @@ export const loader = openToAll(async ({ request, url }) => {
     people: tiles?.people.map(({ id, name, role }) => ({ id, name, role: ROLE_NAMES[role as Role] })),
   };
 });
+
+type Read = { shopName?: string; people?: { id: string; name: string; role: string }[]; isCutOff?: boolean };
+
+/** Nobody signs in without a server; the page says so instead of breaking. */
+export async function clientLoader({ serverLoader }: ClientLoaderFunctionArgs): Promise<Read> {
+  try {
+    return await serverLoader<typeof loader>();
+  } catch (error) {
+    if (isOwnWord(error)) throw error;
+    return { isCutOff: true };
+  }
+}
+
+export const clientAction = keptPosting();
 
 async function credentialsOf(request: Request) {
   const form = await readForm(request);
@@ -78,7 +103,8 @@ export const action = openToAll(async ({ request, url }) => {
 });
 
 export default function SignIn() {
-  const { shopName, people } = useLoaderData<typeof loader>();
+  const { shopName, people, isCutOff } = useLoaderData<Read>();
+  const { revalidate, state } = useRevalidator();
   const answer = useActionData() as Refused | undefined;
   const isBusy = useNavigation().state !== "idle";
   const fields = answer?.refused.fields ?? {};
@@ -93,7 +119,16 @@ export default function SignIn() {
           {answer.refused.message}
         </p>
       )}
-      {people ? (
+      {isCutOff ? (
+        <p className="flex flex-wrap items-center gap-4">
+          <span className="flex-1 font-bold">
+            No server to be had, so nobody can sign in. What was typed in this browser is kept.
+          </span>
+          <Button disabled={state !== "idle"} onClick={() => void revalidate()}>
+            Try again
+          </Button>
+        </p>
+      ) : people ? (
         <ByTile people={people} error={fields.pin ?? fields.personId} isBusy={isBusy} />
       ) : (
         <ByPassword fields={fields} isBusy={isBusy} />
@@ -113,6 +148,14 @@ function ByTile({
 }) {
   const [chosen, setChosen] = useState<string>();
   const person = people.find((each) => each.id === chosen);
+  const pin = useRef<HTMLInputElement>(null);
+  // What was wrong is gone, and the next try starts where it is typed.
+  useEffect(() => {
+    if (!error || isBusy || !pin.current) return;
+    pin.current.value = "";
+    pin.current.focus();
+  }, [error, isBusy]);
+  const toPin = () => pin.current?.focus();
   return (
     <Form method="post" className="flex flex-col gap-6">
       <fieldset>
@@ -131,6 +174,14 @@ function ByTile({
                 className="size-5"
                 checked={chosen === id}
                 onChange={() => setChosen(id)}
+                // Arrows choose and stay in the list; Enter and a tap go on to the PIN.
+                onKeyDown={(event) => {
+                  if (event.key !== "Enter") return;
+                  event.preventDefault();
+                  setChosen(id);
+                  toPin();
+                }}
+                onClick={(event) => event.detail > 0 && toPin()}
               />
               <span>
                 <span className="block font-bold text-xl">{name}</span>
@@ -143,7 +194,7 @@ function ByTile({
       <div className="flex flex-wrap items-end gap-4">
         <div className="w-56">
           <TextField
-            key={chosen}
+            ref={pin}
             label={person ? `PIN of ${person.name.split(" ")[0]}` : "PIN"}
             name="pin"
             type="password"
@@ -151,18 +202,15 @@ function ByTile({
             maxLength={8}
             required
             className="figure text-2xl tracking-[0.3em]"
-            autoFocus={Boolean(chosen)}
+            autoComplete="off"
+            enterKeyHint="go"
+            error={error}
           />
         </div>
         <Button type="submit" weight="main" disabled={isBusy}>
           Sign in
         </Button>
       </div>
-      {error && (
-        <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
-          {error}
-        </p>
-      )}
     </Form>
   );
 }

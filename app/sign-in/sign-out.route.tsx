@@ -1,14 +1,30 @@
-import { redirect } from "react-router";
+import { type ClientActionFunctionArgs, redirect } from "react-router";
 import { signOut } from "../../server/people/sign-in.ts";
 import { readCookie, sessionCookie } from "../shell/cookies.server.ts";
 import { guarded } from "../shell/guard.server.ts";
+import { forgetMember, readPage } from "../shell/kept/kept-pages.ts";
+import { keptPosting } from "../shell/kept/posting.ts";
+import type { MemberView } from "../shell/member.ts";
 
 export const loader = guarded("desk", async () => redirect("/"));
 
-export const action = guarded("desk", async ({ request, desk }) => {
+export const action = guarded("desk", async ({ request, url, desk }) => {
   const token = await readCookie(sessionCookie, request);
   if (token) await desk((given) => signOut(given, token));
-  return redirect("/sign-in", {
+  const to = url.searchParams.get("to") ?? "/";
+  return redirect(`/sign-in${to === "/" ? "" : `?to=${encodeURIComponent(to)}`}`, {
     headers: { "Set-Cookie": await sessionCookie.serialize("", { maxAge: 0 }) },
   });
 });
+
+/** Signing out needs the server: a browser that only forgot would let the next one in again. */
+export async function clientAction({ serverAction }: ClientActionFunctionArgs): Promise<unknown> {
+  const member = (await readPage("frame"))?.data as MemberView | undefined;
+  const answer = await keptPosting()({ serverAction } as ClientActionFunctionArgs).catch(
+    async (error: unknown) => {
+      if (error instanceof Response) await forgetMember(member?.isShopsOwn ?? false);
+      throw error;
+    },
+  );
+  return answer;
+}

@@ -2,6 +2,7 @@ import { Link, useLoaderData } from "react-router";
 import { WAITS, type WaitKind } from "../../core/facts/wait-kinds.ts";
 import { listToday, type Slip } from "../../server/jobs/list-today.ts";
 import { guarded } from "../shell/guard.server.ts";
+import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
 import { STAGE_NAMES } from "../shell/stage-names.ts";
 import { ButtonLink } from "../ui/Button.tsx";
@@ -61,6 +62,8 @@ function JobSlip({ slip, now }: { slip: Slip; now: number }) {
     </Link>
   );
 }
+
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("today/route");
 
 /** The jobs in hand by what each waits for. */
 export default function Today() {

@@ -1,5 +1,6 @@
-import type { ButtonHTMLAttributes } from "react";
+import type { ButtonHTMLAttributes, MouseEvent } from "react";
 import { Link, type LinkProps } from "react-router";
+import { showSlip } from "./slips.ts";
 
 type Weight = "main" | "plain" | "quiet";
 
@@ -26,14 +27,23 @@ export function Button({
   type = "button",
   isResting = false,
   disabled = false,
+  onClick,
   ...rest
 }: ButtonProps) {
   const look = disabled ? `${LOOKS[weight]} ${OFF}` : LOOKS[weight];
+  const press = (event: MouseEvent<HTMLButtonElement>) => {
+    if (!isResting) return onClick?.(event);
+    event.preventDefault();
+    showSlip(event.currentTarget);
+  };
   return (
     <button
       type={type}
       className={`${BASE} ${look} ${className}`}
-      disabled={disabled || isResting}
+      disabled={disabled}
+      // Not disabled: that would throw focus out of it.
+      data-rests={isResting || undefined}
+      onClick={press}
       {...rest}
     />
   );

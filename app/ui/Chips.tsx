@@ -1,7 +1,18 @@
+import { Check } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 
 const CHIP =
-  "min-h-12 rounded-md border-2 border-edge bg-sheet px-4 font-medium data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper";
+  "group relative min-h-12 rounded-md border-2 border-edge bg-sheet px-4 font-medium data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper";
+
+/** Chosen is told by a tick too, not by colour alone; it stands in the corner, where it moves nothing. */
+const Chosen = () => (
+  <Check
+    size={14}
+    strokeWidth={3}
+    aria-hidden="true"
+    className="absolute top-0.5 right-0.5 hidden group-data-[state=on]:block"
+  />
+);
 
 interface Given {
   label: string;
@@ -26,6 +37,7 @@ export function ChipsMany({
       {options.map((option) => (
         <ToggleGroup.Item key={option} value={option} className={CHIP}>
           {option}
+          <Chosen />
         </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>
@@ -50,6 +62,7 @@ export function ChipsOne({
       {options.map((option) => (
         <ToggleGroup.Item key={option} value={option} className={CHIP}>
           {option}
+          <Chosen />
         </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>

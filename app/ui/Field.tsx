@@ -1,10 +1,18 @@
 import {
+  createContext,
   type InputHTMLAttributes,
   type ReactNode,
+  type Ref,
   type SelectHTMLAttributes,
   type TextareaHTMLAttributes,
+  useContext,
   useId,
 } from "react";
+
+import { AfterPause } from "./Announcer.tsx";
+
+/** True within a form whose errors are summed up at its top: then no field reads its own out as well. */
+export const SummedUp = createContext(false);
 
 interface Around {
   label: string;
@@ -14,12 +22,29 @@ interface Around {
   unit?: string;
 }
 
-function Framed({ id, label, hint, error, unit, children }: Around & { id: string; children: ReactNode }) {
+function Framed({
+  id,
+  label,
+  hint,
+  error,
+  unit,
+  isRequired,
+  children,
+}: Around & { id: string; isRequired?: boolean; children: ReactNode }) {
+  const isSummedUp = useContext(SummedUp);
   return (
     <div className="flex flex-col gap-1">
-      <label htmlFor={id} className="font-bold">
-        {label}
-      </label>
+      <span className="flex flex-wrap items-baseline gap-x-2">
+        <label htmlFor={id} className="font-bold">
+          {label}
+        </label>
+        {/* For the eye; the field itself says it to a screen reader. */}
+        {isRequired && (
+          <span aria-hidden="true" className="text-ink-2 text-sm">
+            required
+          </span>
+        )}
+      </span>
       <div className="flex items-center gap-2">
         {children}
         {unit && <span className="text-ink-2">{unit}</span>}
@@ -29,8 +54,9 @@ function Framed({ id, label, hint, error, unit, children }: Around & { id: strin
           {hint}
         </p>
       )}
+      {!isSummedUp && <AfterPause text={error ?? ""} isError />}
       {error && (
-        <p id={`${id}-error`} className="border-ink border-l-4 pl-2 font-bold text-sm" role="alert">
+        <p id={`${id}-error`} className="border-ink border-l-4 pl-2 font-bold text-sm" data-field-error>
           {error}
         </p>
       )}
@@ -44,6 +70,7 @@ const told = (id: string, { hint, error }: Around) => ({
 });
 
 type Without<Props> = Omit<Props, "id">;
+type WithRef<Element> = { ref?: Ref<Element> };
 
 export function TextField({
   label,
@@ -52,11 +79,11 @@ export function TextField({
   unit,
   className = "",
   ...rest
-}: Around & Without<InputHTMLAttributes<HTMLInputElement>>) {
+}: Around & WithRef<HTMLInputElement> & Without<InputHTMLAttributes<HTMLInputElement>>) {
   const id = useId();
   const around = { label, hint, error, unit };
   return (
-    <Framed id={id} {...around}>
+    <Framed id={id} isRequired={rest.required} {...around}>
       <input
         id={id}
         className={`field-box ${className}`}
@@ -79,7 +106,7 @@ export function TextArea({
   const id = useId();
   const around = { label, hint, error, unit };
   return (
-    <Framed id={id} {...around}>
+    <Framed id={id} isRequired={rest.required} {...around}>
       <textarea id={id} className={`field-box ${className}`} {...told(id, around)} {...rest} />
     </Framed>
   );
@@ -96,7 +123,7 @@ export function Choice({
   const id = useId();
   const around = { label, hint, error, unit };
   return (
-    <Framed id={id} {...around}>
+    <Framed id={id} isRequired={rest.required} {...around}>
       <select id={id} className="field-box" {...told(id, around)} {...rest}>
         {children}
       </select>

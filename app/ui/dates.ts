@@ -27,6 +27,13 @@ export const clockOf = (iso: string, timeZone: string): string => shown("clock",
 export const dayOf = (iso: string, timeZone: string): string => shown("day", iso, timeZone);
 export const dateOf = (iso: string, timeZone: string): string => shown("date", iso, timeZone);
 
+/** By the clock, with the day where it isn't today's. */
+export function whenOf(iso: string, timeZone: string, now = Date.now()): string {
+  const day = dayOf(iso, timeZone);
+  const clock = clockOf(iso, timeZone);
+  return day === dayOf(new Date(now).toISOString(), timeZone) ? clock : `${day}, ${clock}`;
+}
+
 /** The hour of the day by the shop's clock, 0 to 23. */
 export const hourOf = (iso: string, timeZone: string): number =>
   Number.parseInt(shown("hour", iso, timeZone), 10);

@@ -4,11 +4,16 @@ import { changeCard } from "../../server/vehicles/change-card.ts";
 import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
+import { keptPosting } from "../shell/kept/posting.ts";
+import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
+import { ErrorSummary } from "../ui/ErrorSummary.tsx";
+import { SummedUp } from "../ui/Field.tsx";
 import { CardFields } from "../vehicle-new/CardFields.tsx";
 import { useCardCheck } from "../vehicle-new/useCardCheck.ts";
+import { useFormDraft } from "../vehicle-new/useFormDraft.ts";
 import { CardForm, cardOf, cardTrouble } from "../vehicle-new/vehicle.form.ts";
 
 export const meta = () => [{ title: "Cooling card · Warm Ledger" }];
@@ -28,11 +33,17 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
   return redirect(`/vehicles/${params.vehicleId}`);
 });
 
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("vehicle-card/route");
+
+export const clientAction = keptPosting();
+
 export default function CardPage() {
   const { vehicle, card } = useLoaderData<typeof loader>();
   const { units } = useMember();
   const isBusy = useNavigation().state !== "idle";
   const { fields, message, check } = useCardCheck(CardForm);
+  const isRefused = Object.keys(fields).length > 0 || message !== undefined;
+  const { form, keep, sent } = useFormDraft(`card:${vehicle.id}:${units}`, isRefused);
   return (
     <main id="work" className="max-w-5xl p-5 lg:p-7">
       <h1 className="mb-1 text-3xl">
@@ -41,22 +52,30 @@ export default function CardPage() {
       <p className="mb-5 text-ink-2">
         Every change is kept on the vehicle's page, with who made it and when.
       </p>
-      <Form method="post" noValidate onSubmit={check} className="flex flex-col gap-8">
-        <input type="hidden" name="system" value={units} />
-        <CardFields fields={fields} card={card} />
-        {message && (
-          <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
-            {message}
-          </p>
-        )}
-        <div className="flex justify-end gap-3">
-          <ButtonLink to={`/vehicles/${vehicle.id}`} weight="quiet">
-            Leave it
-          </ButtonLink>
-          <Button type="submit" weight="main" disabled={isBusy} data-next>
-            Change the card
-          </Button>
-        </div>
+      <Form
+        ref={form}
+        method="post"
+        noValidate
+        onInput={keep}
+        onSubmit={(event) => {
+          check(event);
+          if (!event.defaultPrevented) sent();
+        }}
+        className="flex flex-col gap-8"
+      >
+        <SummedUp value>
+          <ErrorSummary fields={fields} message={message} />
+          <input type="hidden" name="system" value={units} />
+          <CardFields fields={fields} card={card} />
+          <div className="flex justify-end gap-3">
+            <ButtonLink to={`/vehicles/${vehicle.id}`} weight="quiet">
+              Leave it
+            </ButtonLink>
+            <Button type="submit" weight="main" disabled={isBusy}>
+              Change the card
+            </Button>
+          </div>
+        </SummedUp>
       </Form>
     </main>
   );

@@ -103,7 +103,7 @@ export function CardFields({ fields, card }: { fields: Record<string, string>; c
         error={fields.lowOff}
       />
       <Choice
-        label="Fan feels"
+        label="Fan switch or sensor at"
         name="fanSenses"
         defaultValue={card?.fanSenses ?? "engine"}
         error={fields.fanSenses}

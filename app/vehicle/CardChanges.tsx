@@ -14,7 +14,7 @@ const NAMES: Partial<Record<CardChange["field"], string>> = {
   circuit: "fan circuit",
   fanOnC: "fan on",
   fanOffC: "fan off",
-  fanSenses: "fan feels",
+  fanSenses: "fan switch or sensor at",
   fillPoint: "fill at",
   bleedPoints: "bleed",
   oilCooler: "oil cooler",

@@ -49,7 +49,9 @@ export function CoolingCard({ card, system }: { card: CardInput | null; system: 
           ))}
           <Row name="Fan circuit">{card.circuit ? CIRCUITS[card.circuit] : "not known yet"}</Row>
           {card.fanOnC.length > 0 && (
-            <Row name="Fan feels">{card.fanSenses === "engine" ? "engine outlet" : "radiator"}</Row>
+            <Row name="Fan switch or sensor at">
+              {card.fanSenses === "engine" ? "engine outlet" : "radiator"}
+            </Row>
           )}
           {card.fillPoint && <Row name="Fill at">{card.fillPoint}</Row>}
           {card.bleedPoints && <Row name="Bleed">{card.bleedPoints}</Row>}

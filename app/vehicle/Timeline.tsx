@@ -33,7 +33,10 @@ export function Timeline({ jobs }: { jobs: TimelineJob[] }) {
               className={`absolute top-2 -left-[9px] size-4 rounded-full border-2 border-ink ${job.signedAt ? "bg-ink" : "bg-paper"}`}
             />
             <p className="flex flex-wrap items-baseline gap-x-4">
-              <Link to={`/jobs/${job.id}`} className="font-bold text-lg underline underline-offset-4">
+              <Link
+                to={`/jobs/${job.id}`}
+                className="inline-flex min-h-11 items-center font-bold text-lg underline underline-offset-4"
+              >
                 {dateOf(job.openedAt, timeZone)}
               </Link>
               <span className="figure text-ink-2">№ {job.number}</span>

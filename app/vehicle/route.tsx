@@ -1,30 +1,32 @@
-import { randomUUID } from "node:crypto";
-import { Form, Link, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { Link, redirect, useLoaderData } from "react-router";
 import { openJob } from "../../server/jobs/open-job.ts";
 import { Refusal } from "../../server/refusal.ts";
 import { readShop } from "../../server/shops/read-shop.ts";
 import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
 import { checkForm } from "../shell/forms.ts";
-import { guarded, type Refused } from "../shell/guard.server.ts";
+import { guarded } from "../shell/guard.server.ts";
+import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
 import { readForm } from "../shell/read-body.server.ts";
-import { Button, ButtonLink } from "../ui/Button.tsx";
-import { Choice, TextField } from "../ui/Field.tsx";
+import { ButtonLink } from "../ui/Button.tsx";
 import { Figure } from "../ui/Figure.tsx";
+import type { Route } from "./+types/route";
 import { CardChanges } from "./CardChanges.tsx";
 import { CoolingCard } from "./CoolingCard.tsx";
+import { OpenJob } from "./OpenJob.tsx";
 import { OpenJobForm } from "./open-job.form.ts";
 import { PartLives } from "./PartLives.tsx";
 import { Timeline } from "./Timeline.tsx";
 
-export const meta = () => [{ title: "Vehicle · Warm Ledger" }];
+export const meta = ({ loaderData }: Pick<Route.MetaArgs, "loaderData">) => [
+  { title: `${loaderData?.vehicle.plate ?? "Vehicle"} · Warm Ledger` },
+];
 
 export const loader = guarded("desk", async ({ params, desk }) => {
   const page = await desk((given) => readVehicle(given, params.vehicleId ?? ""));
   const { people } = await desk(readShop);
   return {
     ...page,
-    newJobId: randomUUID(),
     people: people.filter((person) => person.role !== "desk").map(({ id, name }) => ({ id, name })),
   };
 });
@@ -41,11 +43,11 @@ export const action = guarded("desk", async ({ request, params, desk }) => {
   return redirect(`/jobs/${id}/ask`);
 });
 
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("vehicle/route");
+
 export default function VehiclePage() {
-  const { vehicle, card, changes, jobs, parts, levels, people, newJobId } = useLoaderData<typeof loader>();
-  const { units, personId, role, timeZone } = useMember();
-  const answer = useActionData() as Refused | undefined;
-  const isBusy = useNavigation().state !== "idle";
+  const { vehicle, card, changes, jobs, parts, levels, people } = useLoaderData<typeof loader>();
+  const { units, role, timeZone } = useMember();
   const open = jobs.find((job) => !job.signedAt);
   return (
     <main id="work" className="p-5 lg:p-7">
@@ -70,41 +72,7 @@ export default function VehiclePage() {
             Go on with job {open.number}
           </ButtonLink>
         ) : (
-          <Form method="post" className="flex flex-wrap items-end gap-3">
-            <input type="hidden" name="id" value={newJobId} />
-            <div className="w-40">
-              <TextField
-                label="Bay"
-                name="bay"
-                maxLength={40}
-                placeholder="lift 1"
-                error={answer?.refused.fields.bay}
-              />
-            </div>
-            <div className="w-48">
-              <Choice
-                label="Who"
-                name="assignedTo"
-                defaultValue={people.some((person) => person.id === personId) ? personId : ""}
-                error={answer?.refused.fields.assignedTo}
-              >
-                <option value="">nobody yet</option>
-                {people.map((person) => (
-                  <option key={person.id} value={person.id}>
-                    {person.name}
-                  </option>
-                ))}
-              </Choice>
-            </div>
-            <Button type="submit" weight="main" disabled={isBusy} data-next>
-              Open a job
-            </Button>
-            {answer?.refused.message && (
-              <p role="alert" className="w-full border-ink border-l-4 pl-3 font-bold">
-                {answer.refused.message}
-              </p>
-            )}
-          </Form>
+          <OpenJob vehicleId={vehicle.id} people={people} />
         )}
       </header>
       <div className="grid gap-8 xl:grid-cols-[24rem_1fr]">

@@ -2,7 +2,10 @@ import { Search } from "lucide-react";
 import { Form, Link, useLoaderData, useSubmit } from "react-router";
 import { findVehicles } from "../../server/vehicles/find-vehicles.ts";
 import { guarded } from "../shell/guard.server.ts";
+import { readPage } from "../shell/kept/kept-pages.ts";
+import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
+import { moveFocus } from "../ui/arrows.ts";
 import { ButtonLink } from "../ui/Button.tsx";
 import { dateOf } from "../ui/dates.ts";
 import { Figure } from "../ui/Figure.tsx";
@@ -10,18 +13,36 @@ import { Figure } from "../ui/Figure.tsx";
 export const meta = () => [{ title: "Vehicles · Warm Ledger" }];
 
 const LONGEST_SEARCH = 80;
+const plain = (text: string) => text.toLowerCase().replace(/[\s-]/g, "");
 
 export const loader = guarded("desk", async ({ url, desk }) => {
   const search = (url.searchParams.get("find") ?? "").slice(0, LONGEST_SEARCH);
   return { search, vehicles: await desk((given) => findVehicles(given, search)) };
 });
 
+/** With no server the list that is kept is searched here, as the server would. */
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>(
+  "vehicles/route",
+  async ({ request }) => {
+    const kept = (await readPage("vehicles"))?.data as Awaited<ReturnType<typeof loader>> | undefined;
+    if (!kept) return undefined;
+    const search = (new URL(request.url).searchParams.get("find") ?? "").slice(0, LONGEST_SEARCH);
+    const wanted = plain(search);
+    return {
+      search,
+      vehicles: kept.vehicles.filter(({ plate, vin, name }) =>
+        [plate, vin, name].some((text) => plain(text).includes(wanted)),
+      ),
+    };
+  },
+);
+
 export default function Vehicles() {
   const { search, vehicles } = useLoaderData<typeof loader>();
   const { units, timeZone } = useMember();
   const submit = useSubmit();
   return (
-    <main id="work" className="p-5 lg:p-7">
+    <main id="work" className="p-5 lg:p-7" onKeyDown={(event) => moveFocus(event, "#find, a[data-row]")}>
       <header className="mb-5 flex flex-wrap items-end justify-between gap-4">
         <h1 className="text-3xl">Vehicles</h1>
         <ButtonLink to="/vehicles/new">Add a vehicle</ButtonLink>
@@ -62,6 +83,7 @@ export default function Vehicles() {
             >
               <Link
                 to={`/vehicles/${vehicle.id}`}
+                data-row
                 className="figure flex min-h-12 items-center font-bold text-xl underline decoration-1 underline-offset-4"
               >
                 {vehicle.plate}

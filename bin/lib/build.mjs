@@ -12,6 +12,7 @@ const SOURCES = [
   "package-lock.json",
   "vite.config.ts",
   "react-router.config.ts",
+  "bin/build.mjs",
 ];
 
 function newest(path) {
@@ -22,12 +23,13 @@ function newest(path) {
 
 /** Makes the production build where there is none or a source is newer than it. */
 export async function ensureBuild() {
-  const built = join(ROOT, "build/server/index.js");
+  // Written last.
+  const built = join(ROOT, "build/client/service-worker.js");
   const isStale =
     !existsSync(built) || SOURCES.some((source) => newest(join(ROOT, source)) > statSync(built).mtimeMs);
   if (!isStale) return;
   say("Application: building (some seconds)");
-  await finish(join(ROOT, "node_modules/.bin/react-router"), ["build"], {
+  await finish(process.execPath, [join(ROOT, "bin/build.mjs")], {
     cwd: ROOT,
     env: { ...process.env, NODE_ENV: "production" },
   });

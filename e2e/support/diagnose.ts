@@ -1,6 +1,6 @@
 import type { Page } from "puppeteer-core";
 import { CIRCUITS, type CircuitKind, modelOf } from "../../core/diagnosis/knowledge/index.ts";
-import { allSent, bookedLines } from "./walk.ts";
+import { allSent, bookedLines, pressNext } from "./walk.ts";
 
 const KEYS = ["a", "s", "d", "f", "q", "w"];
 const MOST_TESTS = 25;
@@ -20,6 +20,15 @@ export async function shownTest(page: Page): Promise<string | null> {
   );
 }
 
+/** An answer by its key, which acts while focus is in the test card: n goes there where it isn't. */
+export async function answerByKey(page: Page, key: "a" | "s" | "x" | "z"): Promise<void> {
+  const isThere = () =>
+    page.evaluate(() => document.activeElement?.closest('[aria-labelledby="next-test"]') !== null);
+  if (!(await isThere())) await pressNext(page);
+  await page.waitForFunction(() => document.activeElement?.closest('[aria-labelledby="next-test"]'));
+  await page.keyboard.press(key);
+}
+
 /** Does what the page says, test after test, as a car with this fault would answer, until it offers a verdict. */
 export async function workToVerdict(
   page: Page,
@@ -33,8 +42,13 @@ export async function workToVerdict(
     if (!test) return done;
     const index = likeliestOutcome(kind, test, truth);
     const before = how === "keyboard" ? await bookedLines(page) : 0;
-    if (how === "keyboard") await page.keyboard.press(KEYS[index] as "a");
-    else {
+    if (how === "keyboard") {
+      const isThere = await page.evaluate(
+        () => document.activeElement?.closest('[aria-labelledby="next-test"]') !== null,
+      );
+      if (!isThere) await pressNext(page);
+      await page.keyboard.press(KEYS[index] as "a");
+    } else {
       const buttons = await page.$$('section[aria-labelledby="next-test"] .grid button');
       await buttons[index]?.tap();
     }

@@ -73,7 +73,7 @@ export class Server {
   /** The server dies, as in a power cut; `start` brings it back on the same port. */
   async kill(): Promise<void> {
     const server = this.process;
-    if (!server || server.exitCode !== null) return;
+    if (!server || server.exitCode !== null || server.signalCode !== null) return;
     await new Promise<void>((resolve) => {
       server.once("exit", () => resolve());
       server.kill("SIGKILL");

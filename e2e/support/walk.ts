@@ -32,8 +32,36 @@ export async function allSent(page: Page): Promise<void> {
 export const seen = (page: Page, text: string) =>
   page.waitForSelector(`::-p-text(${text})`, { visible: true });
 
-/** Clicks the control with this name, as a person reading the screen would. */
-export const tap = (page: Page, name: string) => page.locator(`::-p-aria(${name})`).click();
+const SLIP_MS = 1000;
+const TRIES = 3;
+
+/** Clicks the control with this name, as a person reading the screen would: not faster than it takes a tap. */
+export async function tap(page: Page, name: string): Promise<void> {
+  for (let attempt = 0; attempt < TRIES; attempt++) {
+    const control = await page.waitForSelector(`::-p-aria(${name})`);
+    await page.waitForFunction((element) => !element?.closest("[data-rests]"), {}, control);
+    await page.locator(`::-p-aria(${name})`).click();
+    const hasSlipped = await control
+      ?.evaluate((element) => element.closest("[data-slipped]") !== null)
+      .catch(() => false);
+    if (!hasSlipped) return;
+    await new Promise((resolve) => setTimeout(resolve, SLIP_MS));
+  }
+  throw new Error(`“${name}” takes no tap`);
+}
+
+/** The next step, by its key, once it takes one. */
+export async function pressNext(page: Page): Promise<void> {
+  await page.waitForSelector("[data-next]:not([data-rests])");
+  await page.keyboard.press("n");
+}
+
+/** Signs the job that is on screen: the button, and the question that comes after it. */
+export async function sign(page: Page, open = 0): Promise<void> {
+  await tap(page, open === 0 ? "Sign the job" : `Sign with ${open} open`);
+  await tap(page, open === 0 ? "Yes, sign the job" : `Yes, sign with ${open} open`);
+  await seen(page, "Signed and locked");
+}
 
 export const openBalance = (page: Page): Promise<string> =>
   page.$eval('aside [aria-label="Open balance"]', (section) => section.textContent ?? "");

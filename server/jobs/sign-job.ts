@@ -1,5 +1,5 @@
 import { dataOf, Signature } from "../../core/facts/index.ts";
-import { mayClose } from "../../core/ledger/index.ts";
+import { mayClose, standing } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import { isId } from "../vehicles/read-vehicle.ts";
@@ -42,6 +42,10 @@ export async function signJob(desk: Desk, jobId: string, signature: NewSignature
     throw new Refusal({ status: 409, message: `Job ${job.number} is signed already.` });
   }
   const book = await readBook(desk, jobId);
+  if (standing(book).length === 0)
+    throw new Refusal({
+      message: "The book is empty. Write down what was done, in one line at least, then sign.",
+    });
   const { because } = mayClose(book);
   if (!isAsSeen(because, signature)) {
     throw new Refusal({

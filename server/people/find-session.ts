@@ -9,8 +9,11 @@ export interface Member {
   name: string;
   role: Role;
   shopName: string;
+  /** The person's own where they have chosen, else the shop's. */
   units: "metric" | "us";
+  keys: "bare" | "alt" | "off";
   timeZone: string;
+  currency: string;
 }
 
 interface Row extends Omit<Member, "shopId"> {}
@@ -25,7 +28,8 @@ export async function findSession(
   if (!shopId || !token) return undefined;
   const [rows] = await atDesk(database, { shopId }, ({ sequelize, transaction }) =>
     sequelize.query(
-      `SELECT p.id AS "personId", p.name, p.role, s.name AS "shopName", s.units, s.time_zone AS "timeZone"
+      `SELECT p.id AS "personId", p.name, p.role, s.name AS "shopName", coalesce(p.preferences->>'units', s.units) AS units,
+              coalesce(p.preferences->>'keys', 'bare') AS keys, s.time_zone AS "timeZone", s.currency
          FROM sessions e JOIN people p ON p.shop_id = e.shop_id AND p.id = e.person_id JOIN shops s ON s.id = e.shop_id
         WHERE e.token_hash = $1 AND e.expires_at > $2 AND p.is_active`,
       { bind: [hashToken(token), now.toISOString()], transaction },

@@ -1,8 +1,10 @@
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
+import { listUnsent } from "./tell-unsent.ts";
 
-/** The shop's own page: its people and its devices. */
-export async function readShop({ models, transaction, shopId }: Desk) {
+/** The shop's own page: its people, its devices and what waits in browsers. */
+export async function readShop(desk: Desk) {
+  const { models, transaction, shopId } = desk;
   const shop = await models.Shop.findByPk(shopId, { transaction });
   if (!shop) throw notFound("This shop");
   const people = await models.Person.findAll({ where: { isActive: true }, order: ["name"], transaction });
@@ -12,8 +14,10 @@ export async function readShop({ models, transaction, shopId }: Desk) {
     slug: shop.slug,
     units: shop.units,
     timeZone: shop.timeZone,
+    currency: shop.currency,
     people: people.map(({ id, name, role, isActive }) => ({ id, name, role, isActive })),
     devices: devices.map(({ id, name, createdAt }) => ({ id, name, createdAt: createdAt.toISOString() })),
+    unsent: await listUnsent(desk),
   };
 }
 
@@ -25,6 +29,18 @@ export async function changeUnits(
   await models.Shop.update({ units }, { where: { id: shopId }, transaction });
   await models.Audit.create(
     { shopId, personId, what: "units changed", at: now, about: { units } },
+    { transaction },
+  );
+}
+
+/** What the shop's money is, by ISO 4217. */
+export async function changeCurrency(
+  { models, transaction, shopId, personId, now }: Desk,
+  currency: string,
+): Promise<void> {
+  await models.Shop.update({ currency }, { where: { id: shopId }, transaction });
+  await models.Audit.create(
+    { shopId, personId, what: "currency changed", at: now, about: { currency } },
     { transaction },
   );
 }

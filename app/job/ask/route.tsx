@@ -1,4 +1,3 @@
-import { useState } from "react";
 import { TROUBLES } from "../../../core/diagnosis/knowledge/troubles.ts";
 import {
   Codes,
@@ -60,10 +59,10 @@ export default function Ask() {
   const [complaint, setComplaint] = useDraft(`complaint:${page.job.id}`);
   const [distance, setDistance] = useDraft(`distance:${page.job.id}`);
   const [codes, setCodes] = useDraft(`codes:${page.job.id}`);
-  const [troubles, setTroubles] = useState<string[]>();
-  const [happens, setHappens] = useState<string[]>();
-  const [gauge, setGauge] = useState<string>();
-  const [level, setLevel] = useState<string>();
+  const [troubles, setTroubles] = useDraft<string[] | undefined>(`troubles:${page.job.id}`, undefined);
+  const [happens, setHappens] = useDraft<string[] | undefined>(`happens:${page.job.id}`, undefined);
+  const [gauge, setGauge] = useDraft<string | undefined>(`gauge:${page.job.id}`, undefined);
+  const [level, setLevel] = useDraft<string | undefined>(`level:${page.job.id}`, undefined);
   const km = distance.trim() === "" ? undefined : readDistance(distance, system);
   const isDistanceWrong = distance.trim() !== "" && km === undefined;
   const lastKm = page.vehicle.distanceKm;
@@ -142,11 +141,14 @@ export default function Ask() {
   return (
     <Work
       title="What does the owner say?"
-      next={
-        drafts.length > 0 && mayBook
-          ? { label: "Book it", onClick: save, disabled: isDistanceWrong }
-          : { label: isAnswered ? "On to Find" : "On to Find anyway", to: "find" }
+      act={
+        mayBook && (
+          <Button onClick={save} disabled={drafts.length === 0 || isDistanceWrong}>
+            Book it
+          </Button>
+        )
       }
+      next={{ label: isAnswered ? "On to Find" : "On to Find anyway", to: "find" }}
     >
       <p className="text-ink-2">
         Heard by {name}, now.{" "}

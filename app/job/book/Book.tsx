@@ -1,13 +1,14 @@
 import { Dialog } from "radix-ui";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { openItems, type Stage } from "../../../core/ledger/index.ts";
+import { useKeys } from "../../shell/keys/useKeys.ts";
 import type { JobContext } from "../context.ts";
 import { Balance } from "./Balance.tsx";
 import { BookLines } from "./BookLines.tsx";
-import { EntryLine } from "./EntryLine.tsx";
+import { EntryLine, type GivenLine } from "./EntryLine.tsx";
 
 function Inside({ context, stage, open }: { context: JobContext; stage: Stage; open: string[] }) {
-  const [line, setLine] = useState<{ text: string; at: number }>();
+  const [line, setLine] = useState<GivenLine>();
   return (
     <>
       <BookLines
@@ -20,16 +21,42 @@ function Inside({ context, stage, open }: { context: JobContext; stage: Stage; o
   );
 }
 
+const entryLine = (within: ParentNode = document) => within.querySelector<HTMLElement>("[data-entry-line]");
+
 /** The job's book: beside the work on a wide screen, a drawer with its open balance as handle on a narrow one. */
 export function Book({ context, stage }: { context: JobContext; stage: Stage }) {
   const open = openItems(context.entries, context.system).map((item) => item.words);
+  const [isOut, setOut] = useState(false);
+  const toLine = useRef(false);
+  useKeys("The book", [
+    {
+      key: "/",
+      what: "the entry line",
+      act: () => {
+        const aside = document.querySelector<HTMLElement>('aside[aria-label="Book"]');
+        if (aside?.checkVisibility()) return entryLine(aside)?.focus();
+        toLine.current = true;
+        setOut(true);
+      },
+    },
+  ]);
+  // A drawer has no place on a wide screen: turned or zoomed out, the book stands beside the work again.
+  useEffect(() => {
+    const wide = matchMedia("(min-width: 68rem) and (min-height: 34rem)");
+    const look = () => wide.matches && setOut(false);
+    wide.addEventListener("change", look);
+    return () => wide.removeEventListener("change", look);
+  }, []);
   return (
     <>
-      <aside aria-label="Book" className="hidden h-dvh flex-col border-rule border-l bg-sheet book:flex">
+      <aside
+        aria-label="Book"
+        className="hidden min-h-0 flex-col border-rule border-l bg-sheet book:flex book:h-full"
+      >
         <Inside context={context} stage={stage} open={open} />
       </aside>
-      <Dialog.Root>
-        <Dialog.Trigger className="fixed right-0 bottom-[calc(3.6rem+1px)] left-0 z-20 flex min-h-14 items-center gap-3 border-ink border-t-4 border-double bg-sheet px-5 text-left md:bottom-0 md:left-[84px] book:hidden">
+      <Dialog.Root open={isOut} onOpenChange={setOut}>
+        <Dialog.Trigger className="bottom-[calc(3.5rem+1px)] z-20 flex min-h-14 w-full items-center gap-3 border-ink border-t-4 border-double bg-sheet px-5 text-left tall:sticky rail:bottom-0 book:hidden">
           <span className="font-bold">Book</span>
           <span className="flex-1 truncate">
             {open.length === 0 ? "balanced" : `${open.length} open: ${open[0]}`}
@@ -40,11 +67,17 @@ export function Book({ context, stage }: { context: JobContext; stage: Stage }) 
           <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40 book:hidden" />
           <Dialog.Content
             aria-describedby={undefined}
-            className="fixed inset-x-0 bottom-0 z-50 flex h-[85dvh] flex-col border-ink border-t-2 bg-sheet book:hidden"
+            className="fixed inset-x-0 bottom-0 z-50 flex h-[92dvh] flex-col overflow-y-auto border-ink border-t-2 bg-sheet book:hidden"
+            onOpenAutoFocus={(event) => {
+              if (!toLine.current) return;
+              toLine.current = false;
+              event.preventDefault();
+              if (event.currentTarget instanceof HTMLElement) entryLine(event.currentTarget)?.focus();
+            }}
           >
             <Dialog.Title className="sr-only">Book</Dialog.Title>
             <Inside context={context} stage={stage} open={open} />
-            <Dialog.Close className="min-h-12 border-rule border-t font-bold underline">
+            <Dialog.Close className="min-h-12 shrink-0 border-rule border-t font-bold underline">
               Put the book away
             </Dialog.Close>
           </Dialog.Content>

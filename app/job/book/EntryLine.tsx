@@ -1,12 +1,14 @@
 import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from "react";
 import {
   completeLine,
+  type Expectation,
   type LineContext,
   type LineReading,
   readLine,
   type Stage,
   stillOut,
 } from "../../../core/ledger/index.ts";
+import { AfterPause } from "../../ui/Announcer.tsx";
 import type { JobContext } from "../context.ts";
 import { useDraft } from "../outbox/useDraft.ts";
 
@@ -30,6 +32,21 @@ const lineContext = (context: JobContext, stage: Stage, isTyped: boolean): LineC
   entries: context.entries,
 });
 
+const ONLY_CORRECTIONS = "The job is signed: name the line to correct, such as correct 14 …";
+
+/** How a line is read, as it is said once typing pauses. */
+function spoken(line: LineReading | Expectation, isRefused: boolean): string {
+  if (isRefused) return ONLY_CORRECTIONS;
+  if ("entry" in line) return `${line.reading} Enter books it.`;
+  return line.choices ? "It can mean several things. Which?" : `Wanted there: ${line.expected}.`;
+}
+
+/** A line that was asked for by tapping an old one. */
+export interface GivenLine {
+  text: string;
+  at: number;
+}
+
 /** The one-line entry: says how it reads what is typed, completes from what is open, books on Enter, guesses nothing. */
 export function EntryLine({
   context,
@@ -38,7 +55,7 @@ export function EntryLine({
 }: {
   context: JobContext;
   stage: Stage;
-  given?: { text: string; at: number };
+  given?: GivenLine;
 }) {
   const { page, book, mayBook } = context;
   const id = useId();
@@ -50,11 +67,22 @@ export function EntryLine({
   const reader = useMemo(() => lineContext(context, stage, isTyped), [context, stage, isTyped]);
   const offers = useMemo(() => completeLine(text, reader), [text, reader]);
   const line = useMemo(() => (isTyped ? readLine(text, reader) : undefined), [text, reader, isTyped]);
+  // What stood half written when an old line was tapped: kept, and put back once the correction is booked or given up.
+  const [aside, setAside] = useDraft(`line-aside:${page.job.id}`);
+  const taken = useRef(0);
   useEffect(() => {
-    if (!given) return;
+    if (!given || given.at === taken.current) return;
+    taken.current = given.at;
+    if (text.trim() !== "" && !/^correct \d+ *$/.test(text)) setAside(text);
     setText(given.text);
     input.current?.focus();
-  }, [given, setText]);
+  }, [given, text, setText, setAside]);
+  const giveBack = () => {
+    setText(aside);
+    setAside("");
+    setChosen(-1);
+    input.current?.focus();
+  };
   if (!mayBook && !isSigned)
     return (
       <p className="border-rule border-t px-5 py-4 text-ink-2">
@@ -71,12 +99,15 @@ export function EntryLine({
     choose(line);
   };
   const choose = ({ entry, more }: LineReading) => {
-    if (book([entry, ...more])) type("");
+    if (!book([entry, ...more])) return;
+    type(aside);
+    setAside("");
   };
   const press = (event: KeyboardEvent<HTMLInputElement>) => {
     const offer = offers[chosen] ?? offers[0];
     if (event.key === "Enter") {
       event.preventDefault();
+      if (event.repeat) return;
       if (chosen >= 0 && offers[chosen]) type(offers[chosen]);
       else submit();
     } else if (event.key === "ArrowDown" && offers.length > 0) {
@@ -90,7 +121,8 @@ export function EntryLine({
       type(offer);
     } else if (event.key === "Escape") {
       setChosen(-1);
-      input.current?.blur();
+      if (aside !== "") giveBack();
+      else input.current?.blur();
     }
   };
   return (
@@ -111,7 +143,7 @@ export function EntryLine({
                 role="option"
                 aria-selected={index === chosen}
                 tabIndex={-1}
-                className={`figure min-h-9 rounded border px-2 text-sm ${index === chosen ? "border-ink bg-ink text-paper" : "border-edge"}`}
+                className={`figure min-h-11 rounded border px-3 text-sm ${index === chosen ? "border-ink bg-ink text-paper" : "border-edge"}`}
                 onClick={() => {
                   type(offer);
                   input.current?.focus();
@@ -157,7 +189,16 @@ export function EntryLine({
             </button>
           )}
         </div>
-        <div id={`${id}-reading`} role="status" className="min-h-6 text-sm leading-snug">
+        {aside !== "" && (
+          <button
+            type="button"
+            className="min-h-11 text-left text-sm underline underline-offset-4"
+            onClick={giveBack}
+          >
+            Leave the correction, back to: <span className="figure">{aside}</span>
+          </button>
+        )}
+        <div id={`${id}-reading`} className="min-h-6 text-sm leading-snug">
           {!line && (
             <span className="text-ink-2">
               {isSigned
@@ -165,16 +206,13 @@ export function EntryLine({
                 : "Say what went out, came in or was read."}
             </span>
           )}
-          {line &&
-            "entry" in line &&
-            (isRefusedHere
-              ? "The job is signed: name the line to correct, such as correct 14 …"
-              : `${line.reading} Enter books it.`)}
+          {line && "entry" in line && (isRefusedHere ? ONLY_CORRECTIONS : `${line.reading} Enter books it.`)}
           {line && "expected" in line && line.choices && <Choices choices={line.choices} onChoose={choose} />}
           {line && "expected" in line && !line.choices && (
             <Pointed text={text} at={line.at} expected={line.expected} />
           )}
         </div>
+        <AfterPause text={line ? spoken(line, isRefusedHere === true) : ""} />
       </div>
     </div>
   );

@@ -1,8 +1,10 @@
 import { Dialog } from "radix-ui";
+import { useRef } from "react";
 import { factOf } from "../../../core/facts/index.ts";
 import { correctedIds, type Entry, isStrike } from "../../../core/ledger/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf, dateOf } from "../../ui/dates.ts";
+import { useReturnFocus } from "../../ui/useReturnFocus.ts";
 import type { JobContext } from "../context.ts";
 import { lineWords } from "./line-words.ts";
 
@@ -30,6 +32,9 @@ export function LineDialog({
 }) {
   const { entries, system, timeZone, page, book } = context;
   const stays = staysBecause(entry, context);
+  const focus = useReturnFocus();
+  // The correction is typed in the entry line: focus is on its way there.
+  const isCorrecting = useRef(false);
   const mayCorrect = context.mayCorrect && !stays;
   const strikes = isStrike(entry) ? entries.find((each) => each.id === entry.corrects) : undefined;
   return (
@@ -38,6 +43,11 @@ export function LineDialog({
         <Dialog.Overlay className="fixed inset-0 z-50 bg-black/40" />
         <Dialog.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={focus.onOpenAutoFocus}
+          onCloseAutoFocus={(event) => {
+            if (isCorrecting.current) event.preventDefault();
+            focus.onCloseAutoFocus(event);
+          }}
           className="fixed top-1/2 left-1/2 z-[60] flex max-h-[90dvh] w-[28rem] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 flex-col gap-4 overflow-y-auto rounded-md border-2 border-ink bg-sheet p-6"
         >
           <Dialog.Title className="font-bold text-xl">Line {entry.seq}</Dialog.Title>
@@ -51,6 +61,7 @@ export function LineDialog({
               <Button
                 className="min-h-14"
                 onClick={() => {
+                  isCorrecting.current = true;
                   onClose();
                   onCorrect(entry.seq);
                 }}

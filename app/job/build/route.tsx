@@ -58,6 +58,7 @@ function BackRow({ item }: { item: BuildItem }) {
         {item.open > 1 && (
           <Button
             className="px-3"
+            data-counts
             aria-label={`${whole}: one back`}
             disabled={!mayBook}
             onClick={() => back(1)}

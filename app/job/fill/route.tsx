@@ -1,4 +1,3 @@
-import { useState } from "react";
 import { dataOf, Strength } from "../../../core/facts/index.ts";
 import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
 import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
@@ -40,9 +39,9 @@ function readPercent(text: string): number | undefined {
 
 function Pour() {
   const { page, system, book, mayBook } = useJob();
-  const [move, setMove] = useState<string>("Poured");
+  const [move, setMove] = useDraft(`move:${page.job.id}`, "Poured");
   const [amount, setAmount] = useDraft(`litres:${page.job.id}`);
-  const [strength, setStrength] = useState("");
+  const [strength, setStrength] = useDraft(`strength:${page.job.id}`);
   const litres = readLitres(amount, system);
   const fraction = strength.trim() === "" ? undefined : readPercent(strength);
   const isAmountWrong = amount.trim() !== "" && litres === undefined;
@@ -54,6 +53,7 @@ function Pour() {
     const data = item === "poured" && fraction !== undefined ? { data: dataOf(Strength, { fraction }) } : {};
     book({ kind: "movement", account: "coolant", item, unit: "L", ...direction, ...data });
     setAmount("");
+    setStrength("");
   };
   return (
     <section aria-labelledby="pour" className="flex flex-col gap-3">

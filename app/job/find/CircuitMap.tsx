@@ -145,6 +145,13 @@ export const CircuitMap = memo(function CircuitMap({
     .filter((standing) => names(standing).length > 0)
     .map((standing) => `${WORDS[standing]}: ${names(standing).join(", ")}`)
     .join("; ");
+  const probed = probeIds.flatMap((id) => circuit.components.find((each) => each.id === id)?.name ?? []);
+  const probeWords =
+    probed.length === 0
+      ? ""
+      : probed.length > 1
+        ? `. The next test's leads go to ${probed.join(" and ")}`
+        : `. The next test is done at ${probed[0]}`;
   const lines = [
     ...circuit.feeds.map((pair) => ({ pair, isCommand: false })),
     ...circuit.commands.map((pair) => ({ pair, isCommand: true })),
@@ -158,7 +165,7 @@ export const CircuitMap = memo(function CircuitMap({
           viewBox={`0 0 ${WIDTH} ${height}`}
           className="w-full min-w-[40rem]"
           role="img"
-          aria-label={`Circuit: ${told}`}
+          aria-label={`Circuit: ${told}${probeWords}`}
         >
           {lines.map(({ pair: [from, to], isCommand }) => {
             const [start, end] = [places.get(from), places.get(to)];
@@ -194,7 +201,11 @@ export const CircuitMap = memo(function CircuitMap({
       <figcaption className="flex flex-wrap justify-between gap-x-6 text-ink-2 text-sm">
         <span className="font-bold text-ink">{circuit.name}</span>
         <span>thick: proven · dashed: suspect · broken: failed · thin: untested</span>
-        {probes.length > 0 && <span>{probes.length > 1 ? "rings: the leads" : "ring: go there"}</span>}
+        {probes.length > 0 && (
+          <span>
+            {probes.length > 1 ? "the rings show where the two leads go" : "the ring shows where to go"}
+          </span>
+        )}
       </figcaption>
     </figure>
   );

@@ -1,4 +1,4 @@
-import { memo, useEffect, useRef } from "react";
+import { memo } from "react";
 import type { NextAction } from "../../../core/diagnosis/index.ts";
 import {
   cautionsOf,
@@ -8,17 +8,28 @@ import {
   USUAL_RATES,
 } from "../../../core/diagnosis/knowledge/index.ts";
 import { inShownTemperatures } from "../../../core/units/index.ts";
+import type { KeyWay } from "../../shell/keys/key-registry.ts";
+import { useKeys } from "../../shell/keys/useKeys.ts";
+import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
+import { moneyOf } from "../../ui/money.ts";
 import { useRest } from "../../ui/useRest.ts";
 import { useJob } from "../context.ts";
-import { CANNOT, keyFor, NOT_SURE_KEY, useOutcomeKeys } from "./outcome-keys.ts";
+import { answerKeys, CANNOT, keyFor, NOT_SURE_KEY } from "./outcome-keys.ts";
+import { useCardFocus } from "./useCardFocus.ts";
 import type { KnownFind } from "./useFind.ts";
 
-const Key = ({ children }: { children: string }) => (
-  <span className="figure ml-auto pl-2 font-normal text-sm" aria-hidden="true">
-    {children}
-  </span>
-);
+/** The key beside an answer; it is read out as the button's own shortcut. */
+const Key = ({ way, children }: { way: KeyWay; children: string }) =>
+  way === "off" ? null : (
+    <span className="figure ml-auto pl-2 font-normal text-sm" aria-hidden="true">
+      {way === "alt" && "Alt "}
+      {children}
+    </span>
+  );
+
+const shortcut = (way: KeyWay, key: string) =>
+  way === "off" ? undefined : way === "alt" ? `Alt+${key.toUpperCase()}` : key.toUpperCase();
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 /** What the engine wants before a test. */
@@ -52,21 +63,20 @@ export const NextTest = memo(function NextTest({
   const test = testsOf(state.circuit).find(({ id }) => id === testId) ?? testOf(testId);
   const cautions = [...(state.isLow && isRunHot(test) ? [TOP_UP] : []), ...cautionsOf(test)];
   const action = state.actions.find(({ kind, id }) => kind === "test" && id === testId);
-  const heading = useRef<HTMLHeadingElement>(null);
-  useOutcomeKeys(test.outcomes.length, {
-    outcome: (index) => {
-      const outcome = test.outcomes[index];
-      if (outcome && isTaken) report(testId, outcome.id);
-    },
-    unsure: () => isTaken && unsure(testId),
-    cannot: (why) => isTaken && cannot(testId, why),
-  });
-  useEffect(() => {
-    if (isChosen) heading.current?.focus();
-  }, [isChosen]);
+  const { card, heading } = useCardFocus(isChosen);
+  const { keys: way, currency } = useMember();
+  useKeys(
+    "The test card",
+    answerKeys({
+      outcomes: test.outcomes.map(({ id, name }) => ({ name, act: () => isTaken && report(testId, id) })),
+      unsure: () => isTaken && unsure(testId),
+      cannot: (why) => isTaken && cannot(testId, why),
+    }),
+    card,
+  );
   const done = state.results.find((result) => result.test === testId);
   return (
-    <section aria-labelledby="next-test" className="flex flex-col gap-2">
+    <section ref={card} aria-labelledby="next-test" className="flex flex-col gap-2">
       <p className="flex items-baseline justify-between gap-4 text-ink-2">
         <span>
           {done ? "Once more" : isChosen ? "The test you chose" : "Next test"}
@@ -103,17 +113,24 @@ export const NextTest = memo(function NextTest({
             className="min-h-14 justify-start px-3 text-left"
             disabled={!mayBook}
             isResting={isResting}
+            aria-keyshortcuts={shortcut(way, keyFor(index))}
             onClick={() => report(testId, outcome.id)}
           >
             {outcome.name}
-            <Key>{keyFor(index)}</Key>
+            <Key way={way}>{keyFor(index)}</Key>
           </Button>
         ))}
       </div>
       <div className="grid grid-cols-2 gap-2">
-        <Button className={SMALL} disabled={!mayBook} isResting={isResting} onClick={() => unsure(testId)}>
+        <Button
+          className={SMALL}
+          disabled={!mayBook}
+          isResting={isResting}
+          aria-keyshortcuts={shortcut(way, NOT_SURE_KEY)}
+          onClick={() => unsure(testId)}
+        >
           Not sure
-          <Key>{NOT_SURE_KEY}</Key>
+          <Key way={way}>{NOT_SURE_KEY}</Key>
         </Button>
         {CANNOT.map(({ key, reason, why }) => (
           <Button
@@ -121,13 +138,14 @@ export const NextTest = memo(function NextTest({
             className={SMALL}
             disabled={!mayBook}
             isResting={isResting}
+            aria-keyshortcuts={shortcut(way, key)}
             onClick={() => cannot(testId, why)}
           >
             <span>
               <span className="sr-only">Can't do here: </span>
               {capital(reason)}
             </span>
-            <Key>{key}</Key>
+            <Key way={way}>{key}</Key>
           </Button>
         ))}
       </div>
@@ -140,7 +158,7 @@ export const NextTest = memo(function NextTest({
             ))}
           </ul>
           <p className="mt-1 text-ink-2">
-            From here to the end it comes to {(action.expectedCents / 100).toFixed(2)} on average if this is
+            From here to the end it comes to {moneyOf(action.expectedCents, currency)} on average if this is
             done next, the least of all that could be. Shares are beliefs from what is in the book, not
             counts.
           </p>

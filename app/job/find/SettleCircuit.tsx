@@ -1,9 +1,9 @@
-import { useState } from "react";
 import { CIRCUITS, type CircuitAnswers, settleCircuit } from "../../../core/diagnosis/knowledge/index.ts";
 import { dataOf, FanCircuit } from "../../../core/facts/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { useJob } from "../context.ts";
+import { useDraft } from "../outbox/useDraft.ts";
 
 const PINS = {
   "two pins": "2",
@@ -44,12 +44,10 @@ function Question<Answer extends string>({
 
 /** Three questions that settle how the fan is controlled, for a vehicle whose card doesn't say. */
 export function SettleCircuit() {
-  const { book, mayBook } = useJob();
-  const [answers, setAnswers] = useState<CircuitAnswers>({});
+  const { page, book, mayBook } = useJob();
+  const [answers, setAnswers] = useDraft<CircuitAnswers>(`settle:${page.job.id}`, {});
   const answer = (more: CircuitAnswers) =>
-    setAnswers((before) =>
-      Object.fromEntries(Object.entries({ ...before, ...more }).filter(([, value]) => value)),
-    );
+    setAnswers(Object.fromEntries(Object.entries({ ...answers, ...more }).filter(([, value]) => value)));
   const settled = settleCircuit(answers);
   const isAnswered = Object.keys(answers).length > 0;
   return (

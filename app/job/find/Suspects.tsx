@@ -7,6 +7,7 @@ import type { KnownFind } from "./useFind.ts";
 const WORTH_A_ROW = 0.02;
 const MOST_ROWS = 6;
 
+/** As it is shown and read out. */
 const percent = (share: number) =>
   share > 0.995 ? "99+" : share < 0.005 ? "<1" : String(Math.round(share * 100));
 
@@ -85,6 +86,9 @@ function Reasons({
   );
 }
 
+const changeWords = (change: number) =>
+  change === 0 ? "" : change > 0 ? `, up ${change}` : `, down ${-change}`;
+
 function Row({
   find,
   suspect,
@@ -100,8 +104,9 @@ function Row({
   return (
     <li>
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-        <summary className="block py-1.5">
-          <span className="flex items-baseline justify-between gap-3">
+        <summary className="block min-h-11 py-1.5">
+          <span className="sr-only">{`${name}, ${percent(share)} percent${changeWords(change)}`}</span>
+          <span className="flex items-baseline justify-between gap-3" aria-hidden="true">
             <span>{name}</span>
             <span className="whitespace-nowrap">
               {change !== 0 && (
@@ -149,7 +154,7 @@ export const Suspects = memo(function Suspects({
         <span>Still possible</span>
         <span>%</span>
       </h3>
-      <ul aria-live="polite">
+      <ul>
         {shown.map((suspect) => (
           <Row key={suspect.id} find={find} suspect={suspect} onTest={onTest} />
         ))}

@@ -6,6 +6,7 @@ import { inShownTemperatures } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useRest } from "../../ui/useRest.ts";
 import { useJob } from "../context.ts";
+import { useCardFocus } from "./useCardFocus.ts";
 import type { KnownFind } from "./useFind.ts";
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
@@ -59,6 +60,7 @@ export function VerdictCard({
 }) {
   const { decide, tried, isThinking, mayBook, finding } = find;
   const { system } = useJob();
+  const { card, heading } = useCardFocus(false);
   const { repair, kind } = offer;
   // It comes up where the last test's answer was tapped, and the next suspect where this one was ruled out.
   const isResting = useRest(repair.id) || isThinking;
@@ -67,11 +69,11 @@ export function VerdictCard({
   const isSound = offer.hypothesis === "nothing-wrong";
   const isSaid = finding?.words.toLowerCase() === offer.name.toLowerCase();
   return (
-    <section aria-labelledby="verdict" className="flex flex-col gap-3" aria-live="polite">
+    <section ref={card} aria-labelledby="verdict" className="flex flex-col gap-3">
       <p className="text-ink-2">
         {kind === "proven" ? "The verdict" : isSound ? "The likeliest" : "Cheapest now: try it"}
       </p>
-      <h3 id="verdict" className="text-2xl" data-rests={isResting || undefined}>
+      <h3 id="verdict" ref={heading} tabIndex={-1} className="text-2xl" data-rests={isResting || undefined}>
         {capital(offer.name)}
       </h3>
       <p>

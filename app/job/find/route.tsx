@@ -1,8 +1,9 @@
-import { useCallback, useEffect, useMemo, useState } from "react";
-import { type ClientLoaderFunctionArgs, isRouteErrorResponse, Link, useLoaderData } from "react-router";
+import { useCallback, useMemo, useState } from "react";
+import { Link, useLoaderData } from "react-router";
 import { quarterOf } from "../../../core/job/find/index.ts";
 import { type FindRead, readFind, withPlan } from "../../../server/jobs/read-find.ts";
 import { guarded } from "../../shell/guard.server.ts";
+import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
 import { Work } from "../Work.tsx";
@@ -22,24 +23,18 @@ import { VerdictCard } from "./VerdictCard.tsx";
 
 export const loader = guarded("desk", async ({ params, desk }) => {
   const now = quarterOf(Date.now());
-  return { read: withPlan(await desk((given) => readFind(given, params.jobId ?? "", now))), isCutOff: false };
+  return {
+    read: withPlan(await desk((given) => readFind(given, params.jobId ?? "", now))),
+    isByHandbook: false,
+  };
 });
 
-/** What was last read, and of which job: it holds while there is no server to be had. */
-let last: { jobId: string | undefined; read: FindRead } | undefined;
-
-/** With no server to be had Find works on with what it last read; with nothing read yet, by the handbook, and says so. */
-export async function clientLoader({ serverLoader, params: { jobId } }: ClientLoaderFunctionArgs) {
-  try {
-    return await serverLoader<typeof loader>();
-  } catch (error) {
-    if (error instanceof Response || isRouteErrorResponse(error)) throw error;
-    if (last && last.jobId === jobId) return { read: last.read, isCutOff: false };
-    const now = quarterOf(Date.now());
-    const read: FindRead = { history: {}, recent: null, notOnThisCar: [], now, planned: null };
-    return { read, isCutOff: true };
-  }
-}
+/** With nothing read in this browser yet Find goes by the handbook, and says so. */
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/find/route", async () => {
+  const now = quarterOf(Date.now());
+  const read: FindRead = { history: {}, recent: null, notOnThisCar: [], now, planned: null };
+  return { read, isByHandbook: true };
+});
 
 const isTaken = ({ results, cannot }: KnownFind["state"], id: string) =>
   [...results, ...cannot].some(({ test }) => test === id);
@@ -70,16 +65,12 @@ function Booked({ find }: { find: FindView }) {
 /** Find of one job: nothing that is shown, chosen or half thought of one car is carried over to the next. */
 export default function Find() {
   const { job } = useJob().page;
-  const { read, isCutOff } = useLoaderData<typeof clientLoader>();
-  // The first reading comes with the page and passes no loader here.
-  useEffect(() => {
-    if (!isCutOff) last = { jobId: job.id, read };
-  }, [job.id, read, isCutOff]);
-  return <FindOfJob key={job.id} read={read} isCutOff={isCutOff} />;
+  const { read, isByHandbook } = useLoaderData<typeof loader>();
+  return <FindOfJob key={job.id} read={read} isByHandbook={isByHandbook} />;
 }
 
 /** What is still possible, what to test next and why, and the verdict when enough is known. */
-function FindOfJob({ read, isCutOff }: { read: FindRead; isCutOff: boolean }) {
+function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boolean }) {
   const { recent } = read;
   const find = useFind(read);
   const [chosen, setChosen] = useState<{ test: string; isRepeat: boolean }>();
@@ -119,18 +110,21 @@ function FindOfJob({ read, isCutOff }: { read: FindRead; isCutOff: boolean }) {
       : { label: "On to Plan", to: "plan" }
     : {
         label: offer ? "To the verdict" : "Next test",
-        onClick: () => {
+        onGo: () => {
           setChosen(undefined);
           setTestsOn(false);
-          document.querySelector<HTMLElement>("#next-test, #verdict")?.scrollIntoView({ block: "nearest" });
+          document.querySelector<HTMLElement>("#next-test, #verdict")?.focus();
         },
       };
   return (
     <Work title={`Find: ${state.circuit.name}`} isTitleQuiet next={next}>
-      <CircuitMap circuit={state.circuit} standings={state.standings} testId={shown} />
-      {isCutOff && (
+      {/* On a phone the answers come first, and the map after them. */}
+      <div className="max-sm:order-1">
+        <CircuitMap circuit={state.circuit} standings={state.standings} testId={shown} />
+      </div>
+      {isByHandbook && (
         <p role="status" className="text-ink-2">
-          No server to be had: this goes by the handbook, without the shop's own history.
+          This goes by the handbook, without the shop's own history: no server to be had.
         </p>
       )}
       {recent && (
@@ -157,17 +151,19 @@ function FindOfJob({ read, isCutOff }: { read: FindRead; isCutOff: boolean }) {
         )}
         <Suspects find={view} onTest={choose} />
       </div>
-      <Overnight find={find} />
-      {state.evidence.length > 0 && (
-        <details onToggle={(event) => setPictured(event.currentTarget.open)}>
-          <summary className="min-h-12 py-3 font-bold">How belief came about</summary>
-          {isPictured && <BeliefPicture find={view} />}
-        </details>
-      )}
-      <OtherTests find={view} shown={shown} onTest={choose} />
-      <Instruments find={view} />
-      <Done find={find} onTest={choose} />
-      <ByHand find={find} isOpen={false} />
+      <div className="flex flex-col gap-5 max-sm:order-2">
+        <Overnight find={find} />
+        {state.evidence.length > 0 && (
+          <details onToggle={(event) => setPictured(event.currentTarget.open)}>
+            <summary className="min-h-12 py-3 font-bold">How belief came about</summary>
+            {isPictured && <BeliefPicture find={view} />}
+          </details>
+        )}
+        <OtherTests find={view} shown={shown} onTest={choose} />
+        <Instruments find={view} />
+        <Done find={find} onTest={choose} />
+        <ByHand find={find} isOpen={false} />
+      </div>
     </Work>
   );
 }

@@ -8,8 +8,10 @@ import {
   useSyncExternalStore,
 } from "react";
 import { useRevalidator } from "react-router";
-import { browserStore, sendEntry } from "./browser-store.ts";
-import { Outbox, type OutboxState } from "./outbox.ts";
+import { connection } from "../../shell/kept/connection.ts";
+import { browserStore } from "./browser-store.ts";
+import { type Answer, Outbox, type OutboxState } from "./outbox.ts";
+import { sendUnsent } from "./send.ts";
 
 const OutboxContext = createContext<Outbox | null>(null);
 const EMPTY: OutboxState = {
@@ -22,6 +24,13 @@ const EMPTY: OutboxState = {
 };
 const RETRY_MS = 4000;
 
+/** What a sending met is known to the whole page. */
+function tell(answer: Answer): void {
+  if (answer === "unreachable") connection.lost(new Date().toISOString());
+  else if (answer === "signed-out") connection.signedOut();
+  else connection.found();
+}
+
 /** One outbox for every page of the signed-in application. */
 export function OutboxProvider({ personId, children }: { personId: string; children: ReactNode }) {
   const { revalidate } = useRevalidator();
@@ -32,7 +41,8 @@ export function OutboxProvider({ personId, children }: { personId: string; child
       new Outbox({
         personId,
         store: browserStore,
-        send: sendEntry,
+        send: sendUnsent,
+        onAnswer: tell,
         // The line that is booked is drawn first, and the page read again in a task of its own: neither holds up a tap.
         onBooked: () => new Promise((free) => setTimeout(free)).then(() => latest.current()),
       }),

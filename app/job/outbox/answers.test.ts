@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { answerOf } from "./browser-store.ts";
+import { answerOf } from "./send.ts";
 
 const json = (status: number, body: unknown) =>
   new Response(JSON.stringify(body), {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { type Answer, Outbox, type OutgoingEntry, type Unsent, withUnsent } from "./outbox.ts";
+import { type Answer, Outbox, type OutgoingEntry, type Parcel, type Unsent, withUnsent } from "./outbox.ts";
 
 const note = (id: string): OutgoingEntry => ({
   id,
@@ -168,5 +168,69 @@ describe("the outbox when things go wrong", () => {
     expect(outbox.snapshot()).toMatchObject({ isUnkept: true, isLoaded: true });
     await outbox.add("job", [note("a")], 1);
     expect(sent).toEqual(["a"]);
+  });
+});
+
+describe("what is more than a line", () => {
+  const opened: Parcel = { kind: "job", vehicleId: "car", bay: "", assignedTo: null };
+  const signature: Parcel = { kind: "signature", reason: "", openSeen: [], openCount: 0 };
+
+  it("goes in its own order: the job first, its lines, then its signature", async () => {
+    let isThere = false;
+    const { outbox, sent, kept } = bench(() => (isThere ? "booked" : "unreachable"));
+    await outbox.add("job", [note("sign")], 3, signature);
+    await outbox.add("job", [note("line")], 2);
+    await outbox.add("job", [note("job")], 1, opened);
+    sent.length = 0;
+    isThere = true;
+    await outbox.flush();
+    expect(sent).toEqual(["job", "line", "sign"]);
+    expect(kept.size).toBe(0);
+  });
+
+  it("holds a job's lines back while the job itself is refused, and nothing of another job", async () => {
+    const { outbox, sent } = bench(({ parcel }) => (parcel ? { refused: "is open already" } : "booked"));
+    await outbox.add("job", [note("job")], 1, opened);
+    await outbox.add("job", [note("line")], 2);
+    await outbox.add("other", [note("elsewhere")], 3);
+    expect(sent).toEqual(["job", "elsewhere"]);
+  });
+
+  it("signs nothing while a line of the job isn't sent, whoever typed it; a refused one holds it up no longer", async () => {
+    const theirs = { jobId: "job", personId: "ilse", entry: note("theirs"), order: 1 };
+    const { outbox, sent } = bench(
+      ({ entry }) => (entry.id === "no" ? { refused: "not out" } : "booked"),
+      new Map([["theirs", theirs]]),
+    );
+    await outbox.load();
+    await outbox.add("job", [note("sign")], 2, signature);
+    expect(sent).toEqual([]);
+    await outbox.discard("theirs");
+    await outbox.add("job", [note("no")], 3);
+    expect(sent).toEqual(["no", "sign"]);
+    const other = bench(({ entry }) => (entry.id === "no" ? { refused: "not out" } : "booked"));
+    await other.outbox.add("job", [note("no")], 1);
+    await other.outbox.add("job", [note("sign")], 2, signature);
+    expect(other.sent).toEqual(["no", "sign"]);
+  });
+
+  it("is no line of the book where it is a job", async () => {
+    const { outbox } = bench(() => "unreachable");
+    await outbox.add("job", [note("job")], 1, opened);
+    await outbox.add("job", [note("sign")], 2, signature);
+    expect(withUnsent([], outbox.snapshot().unsent, "job").map(({ id }) => id)).toEqual(["sign"]);
+  });
+
+  it("tells what each sending met", async () => {
+    const met: Answer[] = [];
+    const outbox = new Outbox({
+      personId: "tobin",
+      store: { all: async () => [], put: async () => {}, remove: async () => {} },
+      send: async () => "unreachable",
+      onBooked: async () => {},
+      onAnswer: (answer) => met.push(answer),
+    });
+    await outbox.add("job", [note("a")], 1);
+    expect(met).toEqual(["unreachable"]);
   });
 });

@@ -3,11 +3,21 @@ import type { Entry, EntryDraft, Stage } from "../../../core/ledger/index.ts";
 /** An entry as it is sent: whole but for its number and its name, which the server gives. */
 export type OutgoingEntry = EntryDraft & { id: string; stage: Stage; at: string };
 
+/**
+ * What is sent in an entry's stead and becomes one: a log with its file, a signature, a job that was opened. It travels
+ * under the id of the line that it becomes; a job under its own.
+ */
+export type Parcel =
+  | { kind: "log"; name: string; bytes: Uint8Array<ArrayBuffer>; restedH?: number }
+  | { kind: "signature"; reason: string; openSeen: string[]; openCount: number }
+  | { kind: "job"; vehicleId: string; bay: string; assignedTo: string | null };
+
 /** An entry typed here that the server doesn't have yet. */
 export interface Unsent {
   jobId: string;
   personId: string;
   entry: OutgoingEntry;
+  parcel?: Parcel;
   /** Its place in the order of typing. */
   order: number;
   /** Why the server refused it; it stays until somebody sends it again or takes it back. */
@@ -48,6 +58,8 @@ interface Given {
   personId: string;
   /** Told after entries were booked; their lines leave the outbox once it has settled. */
   onBooked: () => Promise<void>;
+  /** Told what the last sending met, so that the page says so. */
+  onAnswer?: (answer: Answer) => void;
 }
 
 /**
@@ -111,7 +123,7 @@ export class Outbox {
   }
 
   /** Keeps entries and sends them. The same id again changes nothing. */
-  async add(jobId: string, entries: readonly OutgoingEntry[], order: number): Promise<void> {
+  async add(jobId: string, entries: readonly OutgoingEntry[], order: number, parcel?: Parcel): Promise<void> {
     const known = new Set([...this.state.unsent, ...this.state.booked].map(({ entry }) => entry.id));
     const added = entries
       .filter((entry) => !known.has(entry.id))
@@ -121,6 +133,7 @@ export class Outbox {
           personId: this.given.personId,
           entry,
           order: order + index / 1000,
+          ...(parcel ? { parcel } : {}),
         }),
       );
     for (const { id } of entries) {
@@ -154,16 +167,28 @@ export class Outbox {
     await this.flush();
   }
 
-  /** The next to send: this person's, not refused, not tried in this round, and not naming one that isn't sent yet. */
+  /**
+   * True where it has to go after another that isn't sent: the line that it names, the job that it belongs to; a
+   * signature after everything else of its job.
+   */
+  private hasToWait({ jobId, entry, parcel }: Unsent): boolean {
+    const others = this.state.unsent.filter((each) => each.entry.id !== entry.id);
+    return others.some(
+      (other) =>
+        other.entry.id === entry.corrects ||
+        (other.jobId === jobId &&
+          (other.parcel?.kind === "job" || (parcel?.kind === "signature" && !other.refused))),
+    );
+  }
+
+  /** The next to send: this person's, not refused, not tried in this round, with nothing that has to go before it. */
   private next(tried: ReadonlySet<string>): Unsent | undefined {
-    const { unsent } = this.state;
-    const waiting = new Set(unsent.map(({ entry }) => entry.id));
-    return unsent.find(
-      ({ refused, personId, entry }) =>
-        !refused &&
-        personId === this.given.personId &&
-        !tried.has(entry.id) &&
-        !(entry.corrects && waiting.has(entry.corrects)),
+    return this.state.unsent.find(
+      (each) =>
+        !each.refused &&
+        each.personId === this.given.personId &&
+        !tried.has(each.entry.id) &&
+        !this.hasToWait(each),
     );
   }
 
@@ -195,6 +220,7 @@ export class Outbox {
         const { id } = next.entry;
         tried.add(id);
         const answer = await this.given.send(next);
+        this.given.onAnswer?.(answer);
         if (answer === "unreachable" || answer === "signed-out") {
           this.change({ isCutOff: true, isSignedOut: answer === "signed-out" });
           break;
@@ -215,7 +241,10 @@ export class Outbox {
 export function withUnsent(booked: readonly Entry[], unsent: readonly Unsent[], jobId: string): Entry[] {
   const known = new Set(booked.map((entry) => entry.id));
   const last = booked.at(-1)?.seq ?? 0;
-  const waiting = unsent.filter((each) => each.jobId === jobId && !each.refused && !known.has(each.entry.id));
+  const waiting = unsent.filter(
+    (each) =>
+      each.jobId === jobId && !each.refused && each.parcel?.kind !== "job" && !known.has(each.entry.id),
+  );
   return [
     ...booked,
     ...waiting.map(

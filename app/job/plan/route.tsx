@@ -25,7 +25,7 @@ function ChoosePart() {
   const [item, setItem] = useDraft(`part:${page.job.id}`);
   const [place, setPlace] = useDraft(`part-place:${page.job.id}`);
   const [supplier, setSupplier] = useDraft(`supplier:${page.job.id}`);
-  const [grade, setGrade] = useState("");
+  const [grade, setGrade] = useDraft(`grade:${page.job.id}`);
   const [isAsked, setAsked] = useState(false);
   const choose = () => {
     if (!item.trim() || !supplier.trim() || !grade) return setAsked(true);
@@ -39,6 +39,7 @@ function ChoosePart() {
     });
     setItem("");
     setPlace("");
+    setSupplier("");
     setGrade("");
     setAsked(false);
   };
@@ -124,7 +125,7 @@ export default function Plan() {
     <Work
       title="What goes in, and is it here?"
       next={{ label: "On to Strip", to: "strip" }}
-      aside={
+      act={
         parts.length === 0 &&
         !none && (
           <Button

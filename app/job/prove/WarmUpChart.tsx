@@ -21,6 +21,41 @@ const EVENT_WORDS: Record<TraceEvent["kind"], string> = {
   "revs-raised": "revs raised",
 };
 
+const SHORT_WORDS: Record<TraceEvent["kind"], string> = {
+  "thermostat-opens": "opens",
+  "fan-on": "on",
+  "fan-off": "off",
+  dropout: "no signal",
+  "revs-raised": "revs",
+};
+
+/** Labels nearer to each other than this would cover one another. */
+const LABEL_WIDTH = 62;
+const LABEL_HEIGHT = 16;
+const LABEL_ROWS = 4;
+
+interface Label {
+  x: number;
+  y: number;
+  text: string;
+}
+
+/** Each event's word near its mark: above it for what comes on, each clear of those before; left out where there is no room. */
+function eventLabels(events: readonly Label[]): Label[] {
+  const placed: Label[] = [];
+  for (const event of events) {
+    const isFree = (y: number) =>
+      placed.every(
+        (other) => Math.abs(other.x - event.x) > LABEL_WIDTH || Math.abs(other.y - y) > LABEL_HEIGHT,
+      );
+    const rows = Array.from({ length: LABEL_ROWS }, (_, row) => row * LABEL_HEIGHT);
+    const places = rows.flatMap((off) => [event.y - 16 - off, event.y + 24 + off]);
+    const y = places.find((place) => isFree(place) && place > 12 && place < HEIGHT - MARGIN.bottom - 4);
+    if (y !== undefined) placed.push({ ...event, y });
+  }
+  return placed;
+}
+
 interface Band {
   celsius: number;
   color: string;
@@ -111,109 +146,136 @@ export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: Trace
     (point) => revs(point.rpm ?? 0),
   ).defined((point) => point.rpm !== undefined);
   const shown = analysis.events.filter((event) => event.kind !== "revs-raised");
+  const eventWords = (event: TraceEvent) =>
+    `${EVENT_WORDS[event.kind]}${event.stage && spec.fanOnC.length > 1 ? `, stage ${event.stage},` : ""} at ${format(event.coolantC, "temperature", system)} after ${Math.round(event.atS / 60)} min, ${verdictOf(event, analysis, spec).replace("-", " ")}`;
+  const told = shown.map(eventWords).join("; ");
   return (
     <figure>
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="w-full"
-        role="img"
-        aria-label={`Warm-up over ${Math.round(lastS / 60)} minutes, hottest ${format(analysis.peakC, "temperature", system)}, ${shown.length} events`}
-      >
-        {bands
-          .filter(({ isElsewhere }) => !isElsewhere)
-          .map((band) => (
-            <rect
-              key={band.label}
-              x={MARGIN.left}
-              width={WIDTH - MARGIN.left - MARGIN.right}
-              y={at(band.celsius + TOLERANCE_C)}
-              height={at(band.celsius - TOLERANCE_C) - at(band.celsius + TOLERANCE_C)}
-              fill={band.color}
-              opacity="0.22"
-            />
+      {/* Its text stays readable on a phone: the chart slides under the thumb instead of shrinking. */}
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
+      <section tabIndex={0} aria-label="Warm-up" className="overflow-x-auto">
+        <svg
+          viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+          className="w-full min-w-[42rem]"
+          role="img"
+          aria-label={`Warm-up over ${Math.round(lastS / 60)} minutes, hottest ${format(analysis.peakC, "temperature", system)}. ${told}`}
+        >
+          {bands
+            .filter(({ isElsewhere }) => !isElsewhere)
+            .map((band) => (
+              <rect
+                key={band.label}
+                x={MARGIN.left}
+                width={WIDTH - MARGIN.left - MARGIN.right}
+                y={at(band.celsius + TOLERANCE_C)}
+                height={at(band.celsius - TOLERANCE_C) - at(band.celsius + TOLERANCE_C)}
+                fill={band.color}
+                opacity="0.22"
+              />
+            ))}
+          {bands.map((band) => (
+            <g key={band.label} strokeDasharray={band.isElsewhere ? "5 5" : undefined}>
+              <path
+                d={`M${MARGIN.left} ${at(band.celsius)}H${WIDTH - MARGIN.right}`}
+                stroke={band.color}
+                strokeWidth="4"
+              />
+              {/* The warm colours alone are too pale on paper to be seen in daylight. */}
+              <path
+                d={`M${MARGIN.left} ${at(band.celsius)}H${WIDTH - MARGIN.right}`}
+                stroke="var(--edge)"
+                strokeWidth="1"
+              />
+            </g>
           ))}
-        {bands.map((band) => (
+          {labels.map((label) => (
+            <g key={label.text}>
+              <path
+                d={`M${WIDTH - MARGIN.right} ${label.y}L${WIDTH - MARGIN.right + 10} ${label.at}`}
+                stroke="var(--edge)"
+              />
+              <text x={WIDTH - MARGIN.right + 14} y={label.at + 5} fontSize="14" fill="var(--ink)">
+                {label.text} {unit}
+              </text>
+            </g>
+          ))}
+          {y.ticks(6).map((tick) => (
+            <g key={tick}>
+              <path d={`M${MARGIN.left} ${y(tick)}H${WIDTH - MARGIN.right}`} stroke="var(--rule)" />
+              <text x={MARGIN.left - 8} y={y(tick) + 5} textAnchor="end" fontSize="14" fill="var(--ink-2)">
+                {tick}
+              </text>
+            </g>
+          ))}
+          {x.ticks(8).map((tick) => (
+            <g key={tick}>
+              <path d={`M${x(tick)} ${bottom}v5`} stroke="var(--ink)" />
+              <text x={x(tick)} y={bottom + 20} textAnchor="middle" fontSize="14" fill="var(--ink-2)">
+                {tick}
+              </text>
+            </g>
+          ))}
+          <path d={`M${MARGIN.left} ${bottom}H${WIDTH - MARGIN.right}`} stroke="var(--ink)" />
+          <text x={WIDTH - MARGIN.right + 8} y={bottom + 20} fontSize="14" fill="var(--ink-2)">
+            minutes
+          </text>
+          <text x={MARGIN.left - 8} y={MARGIN.top - 12} textAnchor="end" fontSize="14" fill="var(--ink-2)">
+            {unit}
+          </text>
+          {mostRevs > 0 && (
+            <>
+              <path d={revsLine(points) ?? ""} fill="none" stroke="var(--ink-2)" strokeWidth="1.2" />
+              <text x={WIDTH - MARGIN.right + 8} y={HEIGHT - 24} fontSize="14" fill="var(--ink-2)">
+                revs
+              </text>
+            </>
+          )}
           <path
-            key={band.label}
-            d={`M${MARGIN.left} ${at(band.celsius)}H${WIDTH - MARGIN.right}`}
-            stroke={band.color}
-            strokeWidth="1.5"
-            strokeDasharray={band.isElsewhere ? "5 5" : undefined}
+            d={curve(points) ?? ""}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="2.4"
+            strokeLinejoin="round"
           />
-        ))}
-        {labels.map((label) => (
-          <g key={label.text}>
-            <path
-              d={`M${WIDTH - MARGIN.right} ${label.y}L${WIDTH - MARGIN.right + 10} ${label.at}`}
-              stroke="var(--edge)"
-            />
-            <text x={WIDTH - MARGIN.right + 14} y={label.at + 5} fontSize="14" fill="var(--ink)">
-              {label.text} {unit}
+          {marks.map((mark) => (
+            <path key={mark.s} d={`M${x(mark.s / 60)} ${bottom}v-14`} stroke="var(--ink)" strokeWidth="3">
+              <title>{mark.what}</title>
+            </path>
+          ))}
+          {shown.map((event) => (
+            <g
+              key={`${event.kind}${event.atS}`}
+              transform={`translate(${x(event.atS / 60) - 9} ${at(event.coolantC) - 9}) scale(0.9)`}
+            >
+              <title>{eventWords(event)}</title>
+              <VerdictPath verdict={verdictOf(event, analysis, spec)} />
+            </g>
+          ))}
+          {eventLabels(
+            shown.map((event) => ({
+              x: x(event.atS / 60),
+              y: at(event.coolantC),
+              text: `${SHORT_WORDS[event.kind]} ${Math.round(toShown(event.coolantC, "temperature", system))}`,
+            })),
+          ).map((label) => (
+            <text
+              key={`${label.text} ${label.x}`}
+              x={label.x}
+              y={label.y}
+              textAnchor="middle"
+              fontSize="13.5"
+              fill="var(--ink)"
+              stroke="var(--paper)"
+              strokeWidth="3"
+              paintOrder="stroke"
+              aria-hidden="true"
+            >
+              {label.text}
             </text>
-          </g>
-        ))}
-        {y.ticks(6).map((tick) => (
-          <g key={tick}>
-            <path d={`M${MARGIN.left} ${y(tick)}H${WIDTH - MARGIN.right}`} stroke="var(--rule)" />
-            <text x={MARGIN.left - 8} y={y(tick) + 5} textAnchor="end" fontSize="14" fill="var(--ink-2)">
-              {tick}
-            </text>
-          </g>
-        ))}
-        {x.ticks(8).map((tick) => (
-          <g key={tick}>
-            <path d={`M${x(tick)} ${bottom}v5`} stroke="var(--ink)" />
-            <text x={x(tick)} y={bottom + 20} textAnchor="middle" fontSize="14" fill="var(--ink-2)">
-              {tick}
-            </text>
-          </g>
-        ))}
-        <path d={`M${MARGIN.left} ${bottom}H${WIDTH - MARGIN.right}`} stroke="var(--ink)" />
-        <text x={WIDTH - MARGIN.right + 8} y={bottom + 20} fontSize="14" fill="var(--ink-2)">
-          minutes
-        </text>
-        <text x={MARGIN.left - 8} y={MARGIN.top - 12} textAnchor="end" fontSize="14" fill="var(--ink-2)">
-          {unit}
-        </text>
-        {mostRevs > 0 && (
-          <>
-            <path d={revsLine(points) ?? ""} fill="none" stroke="var(--ink-2)" strokeWidth="1.2" />
-            <text x={WIDTH - MARGIN.right + 8} y={HEIGHT - 24} fontSize="14" fill="var(--ink-2)">
-              revs
-            </text>
-          </>
-        )}
-        <path
-          d={curve(points) ?? ""}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth="2.4"
-          strokeLinejoin="round"
-        />
-        {marks.map((mark) => (
-          <path key={mark.s} d={`M${x(mark.s / 60)} ${bottom}v-14`} stroke="var(--ink)" strokeWidth="3">
-            <title>{mark.what}</title>
-          </path>
-        ))}
-        {shown.map((event) => (
-          <g
-            key={`${event.kind}${event.atS}`}
-            transform={`translate(${x(event.atS / 60) - 9} ${at(event.coolantC) - 9}) scale(0.9)`}
-          >
-            <title>{`${EVENT_WORDS[event.kind]}${event.stage && spec.fanOnC.length > 1 ? `, stage ${event.stage}` : ""}: ${format(event.coolantC, "temperature", system)} after ${Math.round(event.atS / 60)} min`}</title>
-            <VerdictPath verdict={verdictOf(event, analysis, spec)} />
-          </g>
-        ))}
-      </svg>
+          ))}
+        </svg>
+      </section>
       {spec.fanSenses === "radiator" && <p className="text-[0.95rem] text-ink-2">{RADIATOR_LAG}</p>}
-      <figcaption className="sr-only">
-        {shown
-          .map(
-            (event) =>
-              `${EVENT_WORDS[event.kind]} at ${format(event.coolantC, "temperature", system)} after ${Math.round(event.atS / 60)} min`,
-          )
-          .join("; ")}
-      </figcaption>
     </figure>
   );
 }

@@ -1,5 +1,6 @@
 import { data } from "react-router";
 import { MOST_CHARACTERS } from "../../../core/trace/index.ts";
+import { lastSeq } from "../../../server/jobs/last-seq.ts";
 import { bookLog } from "../../../server/logs/book-log.ts";
 import { notFound, Refusal } from "../../../server/refusal.ts";
 import { checkForm } from "../../shell/forms.ts";
@@ -27,6 +28,10 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
     });
   }
   const bytes = new Uint8Array(await file.arrayBuffer());
-  await desk((given) => bookLog(given, params.jobId ?? "", { ...checked.value, bytes }));
-  return data({ booked: checked.value.id });
+  const jobId = params.jobId ?? "";
+  const last = await desk(async (given) => {
+    await bookLog(given, jobId, { ...checked.value, bytes });
+    return lastSeq(given, jobId);
+  });
+  return data({ lastSeq: last, booked: [checked.value.id] });
 });

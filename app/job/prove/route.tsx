@@ -1,14 +1,16 @@
 import { Upload } from "lucide-react";
 import { type DragEvent, useEffect, useRef, useState } from "react";
-import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
 import { factsOf, WarmUpLog } from "../../../core/facts/index.ts";
 import { restedHours } from "../../../core/job/find/index.ts";
 import { decodeLog, MOST_CHARACTERS, type TraceSpec } from "../../../core/trace/index.ts";
-import type { Refused } from "../../shell/guard.server.ts";
 import { Button } from "../../ui/Button.tsx";
+import { CardLink } from "../CardLink.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
+import { useOutbox, useOutboxState } from "../outbox/OutboxProvider.tsx";
+import type { Parcel } from "../outbox/outbox.ts";
+import { useDraft } from "../outbox/useDraft.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { Checks } from "./Checks.tsx";
 import { Stood, stoodAnswer, stoodHours } from "./Stood.tsx";
@@ -37,18 +39,22 @@ const CAUTIONS = ["Engine running: doors open, extraction on. Loose sleeves away
 
 /** Drop a warm-up log in, see what it proves, book it. */
 export default function Prove() {
-  const { page, entries, system, mayBook } = useJob();
+  const { page, entries, system, mayBook, book, waiting } = useJob();
+  const { unsent } = useOutboxState();
+  const outbox = useOutbox();
   const spec = useSpec();
   const { judging, judge, forget } = useJudge(spec);
+  // A log that is chosen and not booked survives going elsewhere.
+  const [draft, setDraft] = useDraft<Chosen | undefined>(`log:${page.job.id}`, undefined);
   const [chosen, setChosen] = useState<Chosen>();
   const [trouble, setTrouble] = useState("");
   const [isOver, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
-  const booking = useFetcher<Refused | { booked: string }>();
   const booked = factsOf(entries, WarmUpLog).map(({ fact }) => fact);
   const show = (log: Chosen) => {
     setTrouble("");
     setChosen(log);
+    if (!log.isBooked) setDraft(log);
     void judge(decodeLog(log.bytes), stoodHours(log.stood));
   };
   const take = async (file: File | undefined) => {
@@ -86,28 +92,25 @@ export default function Prove() {
   const lastId = last?.logId;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the last booked log is shown by itself, once
   useEffect(() => {
-    if (lastId && !chosen && spec) void open(lastId, last.log, last.restedH);
+    if (lastId && !chosen && !draft && spec) void open(lastId, last.log, last.restedH);
   }, [lastId]);
-  const answer = booking.data;
-  const refused =
-    answer && "refused" in answer
-      ? answer.refused.message || Object.values(answer.refused.fields).join(" ")
-      : "";
+  const draftId = draft?.id;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a log that was left unbooked is shown by itself, once
+  useEffect(() => {
+    if (draft && spec && chosen?.id !== draft.id) show(draft);
+  }, [draftId]);
+  const refused = unsent.find(({ entry }) => entry.id === chosen?.id)?.refused;
+  const isWaiting = chosen !== undefined && waiting.has(chosen.id);
   const isBooked = chosen && (chosen.isBooked || booked.some(({ logId }) => logId === chosen.id));
   const log = judging.state === "done" ? judging.log : undefined;
   const bookIt = () => {
     if (!chosen) return;
-    const form = new FormData();
-    form.set("id", chosen.id);
-    form.set("name", chosen.name);
-    const hours = stoodHours(chosen.stood);
-    if (hours !== undefined) form.set("restedH", String(hours));
-    form.set("log", new File([chosen.bytes], "log.csv", { type: "text/csv" }));
-    void booking.submit(form, {
-      method: "post",
-      action: `/jobs/${page.job.id}/logs`,
-      encType: "multipart/form-data",
-    });
+    const { id, name, bytes } = chosen;
+    const restedH = stoodHours(chosen.stood);
+    const parcel: Parcel = { kind: "log", name, bytes, ...(restedH === undefined ? {} : { restedH }) };
+    if (refused) void outbox.discard(id);
+    if (book({ kind: "reading", item: "warm-up log", text: `${name}, judged once it is sent` }, [id], parcel))
+      setDraft(undefined);
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();
@@ -152,24 +155,17 @@ export default function Prove() {
       />
     </div>
   );
-  const canBook = log?.analysis && !isBooked && mayBook;
+  const canBook = log?.analysis && !isBooked && mayBook && (!isWaiting || refused);
   return (
     <Work
       title="Does it do what the card says?"
-      next={
-        canBook
-          ? {
-              label: booking.state === "idle" ? "Book this log" : "Booking",
-              onClick: bookIt,
-              disabled: booking.state !== "idle",
-            }
-          : { label: "On to Sign", to: "sign" }
-      }
+      act={canBook && <Button onClick={bookIt}>Book this log</Button>}
+      next={{ label: "On to Sign", to: "sign" }}
     >
       <Cautions texts={CAUTIONS} />
       {!spec && (
         <p className="font-bold">
-          This vehicle has no cooling card, so a log can't be judged. Write the card first.
+          This vehicle has no cooling card, so a log can't be judged. <CardLink vehicleId={page.vehicle.id} />
         </p>
       )}
       {!hasLog && !isComing && dropHere}
@@ -191,7 +187,8 @@ export default function Prove() {
           <h3 id="log" className="flex flex-wrap items-baseline gap-x-4 text-xl">
             <span className="break-all">{chosen.name}</span>
             <span className="font-normal text-base text-ink-2">
-              {log.rows} rows · {isBooked ? "booked" : "not booked yet"}
+              {log.rows} rows ·{" "}
+              {isBooked ? "booked" : isWaiting ? "booked here, not sent yet" : "not booked yet"}
             </span>
           </h3>
           {!isBooked && <Stood value={chosen.stood} onChange={(stood) => show({ ...chosen, stood })} />}

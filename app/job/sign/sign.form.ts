@@ -25,8 +25,9 @@ export class SignForm {
   @Length(0, 2000, { message: "At most 2000 letters." })
   reason: string;
 
-  /** What was shown as open, in the core's own metric words, as a JSON list. */
+  /** What was shown as open, in the core's own metric words, as a list; a form sends it as JSON. */
   @Transform(({ value }) => {
+    if (typeof value !== "string") return value;
     try {
       return JSON.parse(value);
     } catch {
@@ -39,9 +40,7 @@ export class SignForm {
   openSeen: string[];
 
   /** How many were shown as open, of which `openSeen` are the first. */
-  @Transform(({ value }) =>
-    typeof value === "string" && /^\d{1,6}$/.test(value) ? Number(value) : Number.NaN,
-  )
+  @Transform(({ value }) => (/^\d{1,6}$/.test(String(value)) ? Number(value) : Number.NaN))
   @IsInt({ message: "Load the page again." })
   openCount: number;
 }

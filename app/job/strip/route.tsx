@@ -1,10 +1,10 @@
 import { Minus, Plus } from "lucide-react";
-import { useState } from "react";
 import { type Account, stillOut, thing } from "../../../core/ledger/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
+import { useDraft } from "../outbox/useDraft.ts";
 import { Tray } from "../Tray.tsx";
 import { moveTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
@@ -30,11 +30,11 @@ const BAGS = ["1", "2", "3", "4", "5", "6"] as const;
 const MOST = 40;
 
 function IntoBag() {
-  const { book, mayBook } = useJob();
-  const [bag, setBag] = useState("1");
-  const [size, setSize] = useState<string>("M6×20");
-  const [count, setCount] = useState(1);
-  const [where, setWhere] = useState("");
+  const { page, book, mayBook } = useJob();
+  const [bag, setBag] = useDraft(`bag:${page.job.id}`, "1");
+  const [size, setSize] = useDraft(`size:${page.job.id}`, "M6×20");
+  const [count, setCount] = useDraft(`count:${page.job.id}`, 1);
+  const [where, setWhere] = useDraft(`where:${page.job.id}`);
   const put = () => {
     const text = where.trim() ? { text: where.trim().toLowerCase() } : {};
     book({

@@ -14,7 +14,7 @@ export interface VerdictOffer {
   because: string;
 }
 
-const TRIAL = "Not proven, but cheaper to try than to test further: its recheck will tell.";
+const TRIAL = "Not proven, but cheaper to try than to test further. Test again after it: only that shows it.";
 const HAND_BACK_UNPROVEN =
   "Not beyond doubt, but more testing won't make it surer for its price. Say so to the owner.";
 

@@ -5,6 +5,7 @@ import { strikesStruck } from "./004-strikes-struck.ts";
 import { firstDistance } from "./005-first-distance.ts";
 import { verdictCounts } from "./006-verdict-counts.ts";
 import { origin } from "./007-origin.ts";
+import { ofPeople } from "./008-of-people.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -16,4 +17,5 @@ export const migrations: Migration[] = [
   firstDistance,
   verdictCounts,
   origin,
+  ofPeople,
 ];

@@ -8,6 +8,7 @@ import { defineLog } from "./log.ts";
 import { definePerson } from "./person.ts";
 import { defineSession } from "./session.ts";
 import { defineShop } from "./shop.ts";
+import { defineUnsent } from "./unsent.ts";
 import { defineVehicle } from "./vehicle.ts";
 
 export function defineModels(database: Sequelize) {
@@ -22,6 +23,7 @@ export function defineModels(database: Sequelize) {
     Entry: defineEntryRow(database),
     Log: defineLog(database),
     Audit: defineAudit(database),
+    UnsentHere: defineUnsent(database),
   };
   return models;
 }

@@ -1,6 +1,13 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
 import type { Role } from "../../people/roles.ts";
 
+/** How one person likes it, on whatever browser. */
+export interface PersonPreferences {
+  units?: "metric" | "us";
+  /** How single keys act: bare, with Alt held, or not at all. */
+  keys?: "bare" | "alt" | "off";
+}
+
 /** Somebody of a shop, with what they sign in by. */
 export class Person extends Model {
   declare shopId: string;
@@ -12,6 +19,7 @@ export class Person extends Model {
   declare isActive: boolean;
   declare failures: number;
   declare failedAt: Date | null;
+  declare preferences: PersonPreferences;
 }
 
 export function definePerson(database: Sequelize): typeof Person {
@@ -25,6 +33,7 @@ export function definePerson(database: Sequelize): typeof Person {
       passwordHash: { type: DataTypes.TEXT, field: "password_hash", allowNull: false },
       isActive: { type: DataTypes.BOOLEAN, field: "is_active", allowNull: false, defaultValue: true },
       failures: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+      preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
       failedAt: { type: DataTypes.DATE, field: "failed_at", allowNull: true },
     },
     { sequelize: database, modelName: "Person", tableName: "people", timestamps: false },

@@ -7,6 +7,8 @@ export class Shop extends Model {
   declare name: string;
   declare units: "metric" | "us";
   declare timeZone: string;
+  /** By ISO 4217. */
+  declare currency: string;
   declare lastJobNumber: number;
 }
 
@@ -18,6 +20,7 @@ export function defineShop(database: Sequelize): typeof Shop {
       name: { type: DataTypes.TEXT, allowNull: false },
       units: { type: DataTypes.TEXT, allowNull: false, defaultValue: "metric" },
       timeZone: { type: DataTypes.TEXT, field: "time_zone", allowNull: false, defaultValue: "UTC" },
+      currency: { type: DataTypes.TEXT, allowNull: false, defaultValue: "EUR" },
       lastJobNumber: { type: DataTypes.INTEGER, field: "last_job_number", allowNull: false, defaultValue: 0 },
     },
     { sequelize: database, modelName: "Shop", tableName: "shops", timestamps: false },

@@ -1,15 +1,13 @@
-import { useState } from "react";
 import { coldSoak } from "../../../../core/electrics/index.ts";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { useFields } from "./useFields.ts";
 import { useReading } from "./useReading.ts";
 
 export function ColdSoak({ find }: { find: KnownFind }) {
   const reading = useReading(find);
-  const [sensor, setSensor] = useState("");
-  const [intake, setIntake] = useState("");
-  const [room, setRoom] = useState("");
-  const [hours, setHours] = useState("");
+  const { fields, put, clear } = useFields("soak", { sensor: "", intake: "", room: "", hours: "" });
+  const { sensor, intake, room, hours } = fields;
   const isTyped = [sensor, room, hours].every((text) => text.trim() !== "");
   const outcome = worked(isTyped, () =>
     coldSoak({
@@ -24,6 +22,7 @@ export function ColdSoak({ find }: { find: KnownFind }) {
     <Instrument
       outcome={outcome}
       isBookable={find.mayBook}
+      onClear={clear}
       onBook={() =>
         result &&
         reading(
@@ -34,10 +33,10 @@ export function ColdSoak({ find }: { find: KnownFind }) {
         )
       }
     >
-      <FigureField label="Coolant sensor" unit="°C" value={sensor} onChange={setSensor} />
-      <FigureField label="Intake air" unit="°C" value={intake} onChange={setIntake} />
-      <FigureField label="Room" unit="°C" value={room} onChange={setRoom} />
-      <FigureField label="Stood for" unit="h" value={hours} onChange={setHours} />
+      <FigureField label="Coolant sensor" unit="°C" value={sensor} onChange={put("sensor")} />
+      <FigureField label="Intake air" unit="°C" value={intake} onChange={put("intake")} />
+      <FigureField label="Room" unit="°C" value={room} onChange={put("room")} />
+      <FigureField label="Stood for" unit="h" value={hours} onChange={put("hours")} />
     </Instrument>
   );
 }

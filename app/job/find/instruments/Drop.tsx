@@ -1,18 +1,16 @@
-import { useState } from "react";
 import { voltageDrop } from "../../../../core/electrics/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { useFields } from "./useFields.ts";
 import { useReading } from "./useReading.ts";
 
 const SIDES = { "feed side": "feed-drop", "ground side": "ground-drop" } as const;
 
 export function Drop({ find }: { find: KnownFind }) {
   const reading = useReading(find);
-  const [side, setSide] = useState<string>("ground side");
-  const [source, setSource] = useState("");
-  const [load, setLoad] = useState("");
-  const [amps, setAmps] = useState("");
+  const { fields, put, clear } = useFields("drop", { side: "ground side", source: "", load: "", amps: "" });
+  const { side, source, load, amps } = fields;
   const isTyped = [source, load, amps].every((text) => text.trim() !== "");
   const outcome = worked(isTyped, () =>
     voltageDrop({ source: figure(source), load: figure(load), amps: figure(amps) }),
@@ -23,6 +21,7 @@ export function Drop({ find }: { find: KnownFind }) {
     <Instrument
       outcome={outcome}
       isBookable={find.mayBook}
+      onClear={clear}
       onBook={() =>
         result &&
         reading(SIDES[side as keyof typeof SIDES], seen[result.verdict], result, `Voltage drop, ${side}`)
@@ -34,12 +33,12 @@ export function Drop({ find }: { find: KnownFind }) {
           label="Which side"
           options={Object.keys(SIDES)}
           value={side}
-          onChange={(value) => value && setSide(value)}
+          onChange={(value) => value && put("side")(value)}
         />
       </div>
-      <FigureField label="At the source" unit="V" value={source} onChange={setSource} />
-      <FigureField label="At the load" unit="V" value={load} onChange={setLoad} />
-      <FigureField label="Load" unit="A" value={amps} onChange={setAmps} />
+      <FigureField label="At the source" unit="V" value={source} onChange={put("source")} />
+      <FigureField label="At the load" unit="V" value={load} onChange={put("load")} />
+      <FigureField label="Load" unit="A" value={amps} onChange={put("amps")} />
     </Instrument>
   );
 }

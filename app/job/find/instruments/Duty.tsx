@@ -1,9 +1,9 @@
-import { useState } from "react";
 import { type DutySense, dutyMeaning } from "../../../../core/electrics/index.ts";
 import type { Judgement } from "../../../../core/judgement/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { useFields } from "./useFields.ts";
 import { useReading } from "./useReading.ts";
 
 const SENSES: Record<string, DutySense> = { "ground commands": "ground", "plus commands": "plus" };
@@ -11,9 +11,8 @@ const FEEDS = { "both there": true, "one missing": false } as const;
 
 export function Duty({ find }: { find: KnownFind }) {
   const reading = useReading(find);
-  const [percent, setPercent] = useState("");
-  const [sense, setSense] = useState("ground commands");
-  const [feed, setFeed] = useState("");
+  const { fields, put, clear } = useFields("duty", { percent: "", sense: "ground commands", feed: "" });
+  const { percent, sense, feed } = fields;
   const outcome = worked(percent.trim() !== "", (): Judgement & { told?: string } => {
     const meaning = dutyMeaning(figure(percent), SENSES[sense] ?? "ground");
     const asks = meaning.state === "part" || meaning.state === "full";
@@ -37,16 +36,17 @@ export function Duty({ find }: { find: KnownFind }) {
     <Instrument
       outcome={outcome}
       isBookable={find.mayBook}
+      onClear={clear}
       onBook={() => result && reading("duty", result.told, result, "Duty at the module")}
     >
-      <FigureField label="Duty, as the meter" unit="%" value={percent} onChange={setPercent} />
+      <FigureField label="Duty, as the meter" unit="%" value={percent} onChange={put("percent")} />
       <div className="flex flex-col gap-1">
         <span className="font-bold">Which part commands</span>
         <ChipsOne
           label="Which part commands"
           options={Object.keys(SENSES)}
           value={sense}
-          onChange={(value) => value && setSense(value)}
+          onChange={(value) => value && put("sense")(value)}
         />
       </div>
       <div className="flex flex-col gap-1">
@@ -55,7 +55,7 @@ export function Duty({ find }: { find: KnownFind }) {
           label="Feed and ground under load"
           options={Object.keys(FEEDS)}
           value={feed}
-          onChange={setFeed}
+          onChange={put("feed")}
         />
       </div>
     </Instrument>

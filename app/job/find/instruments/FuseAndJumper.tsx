@@ -1,14 +1,13 @@
-import { useState } from "react";
 import { jumperFuse, motorDraw } from "../../../../core/electrics/index.ts";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { useFields } from "./useFields.ts";
 
 export function FuseAndJumper({ find }: { find: KnownFind }) {
   const { book } = useJob();
-  const [amps, setAmps] = useState("");
-  const [fuse, setFuse] = useState("");
-  const [wire, setWire] = useState("");
+  const { fields, put, clear } = useFields("fuse", { amps: "", fuse: "", wire: "" });
+  const { amps, fuse, wire } = fields;
   const outcome = worked(amps.trim() !== "" && fuse.trim() !== "", () =>
     motorDraw({ amps: figure(amps), fuseA: figure(fuse), ...(wire.trim() ? { wireMm2: figure(wire) } : {}) }),
   );
@@ -18,6 +17,7 @@ export function FuseAndJumper({ find }: { find: KnownFind }) {
     <Instrument
       outcome={outcome}
       isBookable={find.mayBook}
+      onClear={clear}
       figures={
         jumper && (
           <p className="font-bold">
@@ -35,9 +35,9 @@ export function FuseAndJumper({ find }: { find: KnownFind }) {
         })
       }
     >
-      <FigureField label="Motor draws" unit="A" value={amps} onChange={setAmps} />
-      <FigureField label="Its fuse" unit="A" value={fuse} onChange={setFuse} />
-      <FigureField label="Its wire, if known" unit="mm²" value={wire} onChange={setWire} />
+      <FigureField label="Motor draws" unit="A" value={amps} onChange={put("amps")} />
+      <FigureField label="Its fuse" unit="A" value={fuse} onChange={put("fuse")} />
+      <FigureField label="Its wire, if known" unit="mm²" value={wire} onChange={put("wire")} />
     </Instrument>
   );
 }

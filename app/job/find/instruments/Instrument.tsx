@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import type { Judgement } from "../../../../core/judgement/index.ts";
 import { inShownTemperatures } from "../../../../core/units/index.ts";
+import { AfterPause } from "../../../ui/Announcer.tsx";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
 import { VerdictWord } from "../../../ui/VerdictMark.tsx";
@@ -56,19 +57,21 @@ export function Instrument({
   outcome,
   figures,
   onBook,
+  onClear,
   isBookable,
 }: {
   children: ReactNode;
   outcome: Worked<Judgement>;
   figures?: ReactNode;
   onBook: () => void;
+  onClear: () => void;
   isBookable: boolean;
 }) {
   const { system } = useJob();
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-start gap-4">{children}</div>
-      <div aria-live="polite" className="min-h-12">
+      <div className="min-h-12">
         {outcome === undefined && <p className="text-ink-2">Fill it in; the verdict shows at once.</p>}
         {outcome && "trouble" in outcome && (
           <p className="border-ink border-l-4 pl-3 font-bold">{outcome.trouble}</p>
@@ -83,9 +86,27 @@ export function Instrument({
           </>
         )}
       </div>
-      <div>
-        <Button onClick={onBook} disabled={!isBookable || !outcome || !("result" in outcome)}>
+      <AfterPause
+        text={
+          outcome === undefined
+            ? ""
+            : "trouble" in outcome
+              ? outcome.trouble
+              : `${outcome.result.verdict.replace("-", " ")}. ${inShownTemperatures(outcome.result.because, system)}`
+        }
+      />
+      <div className="flex flex-wrap gap-2">
+        <Button
+          onClick={() => {
+            onBook();
+            onClear();
+          }}
+          disabled={!isBookable || !outcome || !("result" in outcome)}
+        >
           Book it
+        </Button>
+        <Button weight="quiet" onClick={onClear}>
+          Clear it
         </Button>
       </div>
     </div>

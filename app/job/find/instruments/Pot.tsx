@@ -1,10 +1,11 @@
-import { useState } from "react";
 import { switchPotTest } from "../../../../core/electrics/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany } from "../../../ui/Chips.tsx";
+import { CardLink } from "../../CardLink.tsx";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { useFields } from "./useFields.ts";
 import { useReading } from "./useReading.ts";
 
 interface Noted {
@@ -18,13 +19,16 @@ export function Pot({ find }: { find: KnownFind }) {
   const { fanOnC = [], fanOffC = [] } = page.card ?? {};
   const stages = fanOnC.map((onC, index) => ({ onC, offC: fanOffC[index] }));
   const names = stages.length > 1 ? ["low closed", "high closed"] : ["closed"];
-  const [celsius, setCelsius] = useState("");
-  const [closed, setClosed] = useState<string[]>([]);
-  const [notes, setNotes] = useState<Noted[]>([]);
+  const { fields, change, put, clear } = useFields("pot", {
+    celsius: "",
+    closed: [] as string[],
+    notes: [] as Noted[],
+  });
+  const { celsius, closed, notes } = fields;
   const temperature = figure(celsius);
   const note = () => {
-    setNotes([...notes, { celsius: temperature, closed: names.map((name) => closed.includes(name)) }]);
-    setCelsius("");
+    const noted = { celsius: temperature, closed: names.map((name) => closed.includes(name)) };
+    change({ notes: [...notes, noted], celsius: "" });
   };
   const outcome = worked(notes.length > 1, () => {
     const { stages: judged, outcome: told, because } = switchPotTest(notes, { stages });
@@ -34,11 +38,16 @@ export function Pot({ find }: { find: KnownFind }) {
   });
   const result = outcome && "result" in outcome ? outcome.result : undefined;
   if (stages.length === 0)
-    return <p>The card doesn't say where this switch acts. Write it on the card first.</p>;
+    return (
+      <p>
+        The card doesn't say where this switch acts. <CardLink vehicleId={page.vehicle.id} />
+      </p>
+    );
   return (
     <Instrument
       outcome={outcome}
       isBookable={find.mayBook}
+      onClear={clear}
       onBook={() =>
         result &&
         reading(
@@ -49,10 +58,10 @@ export function Pot({ find }: { find: KnownFind }) {
         )
       }
     >
-      <FigureField label="Water" unit="°C" value={celsius} onChange={setCelsius} />
+      <FigureField label="Water" unit="°C" value={celsius} onChange={put("celsius")} />
       <div className="flex flex-col gap-1">
         <span className="font-bold">Meter says</span>
-        <ChipsMany label="Meter says" options={names} value={closed} onChange={setClosed} />
+        <ChipsMany label="Meter says" options={names} value={closed} onChange={put("closed")} />
       </div>
       <Button className="mt-7" onClick={note} disabled={!Number.isFinite(temperature)}>
         Note it
@@ -65,7 +74,7 @@ export function Pot({ find }: { find: KnownFind }) {
                 `${at}° ${states.map((state) => (state ? "closed" : "open")).join("/")}`,
             )
             .join("  →  ")}{" "}
-          <Button weight="quiet" className="px-1" onClick={() => setNotes(notes.slice(0, -1))}>
+          <Button weight="quiet" className="px-1" onClick={() => put("notes")(notes.slice(0, -1))}>
             Last one off
           </Button>
         </p>

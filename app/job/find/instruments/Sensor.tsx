@@ -1,5 +1,5 @@
 import { line, scaleLinear, scaleLog } from "d3";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import {
   type SensorFit,
   sensorFit,
@@ -10,6 +10,7 @@ import {
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { useFields } from "./useFields.ts";
 import { useReading } from "./useReading.ts";
 
 const WIDTH = 300;
@@ -65,8 +66,8 @@ export function Sensor({ find }: { find: KnownFind }) {
   const reading = useReading(find);
   const curve = useJob().page.card?.sensorCurve ?? [];
   const cardFit = useMemo(() => (curve.length > 1 ? sensorFit(curve) : undefined), [curve]);
-  const [ohms, setOhms] = useState("");
-  const [celsius, setCelsius] = useState("");
+  const { fields, put, clear } = useFields("sensor", { ohms: "", celsius: "" });
+  const { ohms, celsius } = fields;
   const isOpen = /^(ol|open|∞)$/i.test(ohms.trim());
   const value = isOpen ? Number.POSITIVE_INFINITY : figure(ohms);
   const actualC = figure(celsius);
@@ -78,10 +79,11 @@ export function Sensor({ find }: { find: KnownFind }) {
     <Instrument
       outcome={outcome}
       isBookable={find.mayBook}
+      onClear={clear}
       onBook={() => result && reading("sensor-ohms", OUTCOMES[result.state], result, "Coolant sensor's ohms")}
     >
-      <FigureField label="Meter, or OL" unit="Ω" value={ohms} onChange={setOhms} />
-      <FigureField label="Housing" unit="°C" value={celsius} onChange={setCelsius} />
+      <FigureField label="Meter, or OL" unit="Ω" value={ohms} onChange={put("ohms")} />
+      <FigureField label="Housing" unit="°C" value={celsius} onChange={put("celsius")} />
       <Curve fit={cardFit ?? sensorFit(USUAL_SENSOR)} ohms={value} actualC={actualC} />
     </Instrument>
   );

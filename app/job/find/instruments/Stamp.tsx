@@ -1,4 +1,3 @@
-import { useState } from "react";
 import { readSwitchStamp } from "../../../../core/diagnosis/index.ts";
 import type { Judgement } from "../../../../core/judgement/index.ts";
 import { formatBothTemperatures } from "../../../../core/units/index.ts";
@@ -6,6 +5,7 @@ import { TextField } from "../../../ui/Field.tsx";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 import { Instrument, worked } from "./Instrument.tsx";
+import { useFields } from "./useFields.ts";
 import { useReading } from "./useReading.ts";
 
 /** 3 to 5 °C is how switches are made; beyond it the stamp names another switch. */
@@ -14,7 +14,8 @@ const SAME_RATING_C = 5;
 export function Stamp({ find }: { find: KnownFind }) {
   const { page, system } = useJob();
   const reading = useReading(find);
-  const [text, setText] = useState("");
+  const { fields, put, clear } = useFields("stamp", { text: "" });
+  const { text } = fields;
   const card = page.card;
   const outcome = worked(text.trim() !== "", (): Judgement & { matches?: boolean } => {
     const { stages, assumed } = readSwitchStamp(text);
@@ -45,6 +46,7 @@ export function Stamp({ find }: { find: KnownFind }) {
     <Instrument
       outcome={outcome}
       isBookable={find.mayBook}
+      onClear={clear}
       onBook={() =>
         result &&
         reading(
@@ -62,7 +64,7 @@ export function Stamp({ find }: { find: KnownFind }) {
           maxLength={60}
           placeholder="94/86 101/92"
           className="figure"
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => put("text")(event.target.value)}
         />
       </div>
     </Instrument>

@@ -1,0 +1,37 @@
+import { describeEntry, type Entry, outNow, type Stage } from "../../../core/ledger/index.ts";
+import type { System } from "../../../core/units/index.ts";
+
+/** What the book is searched by: words, places and numbers that all stand in a line, one stage, what is still out. */
+export interface BookFilter {
+  words: string;
+  stage: Stage | "";
+  isStillOpen: boolean;
+}
+
+export const NO_FILTER: BookFilter = { words: "", stage: "", isStillOpen: false };
+
+export const isFiltered = ({ words, stage, isStillOpen }: BookFilter): boolean =>
+  words.trim() !== "" || stage !== "" || isStillOpen;
+
+const plain = (text: string) => text.toLowerCase().replaceAll("×", "x");
+
+/** The lines that a filter lets through, in the book's order. A number alone is a line's number too. */
+export function filterLines(entries: readonly Entry[], filter: BookFilter, system: System): Entry[] {
+  const wanted = plain(filter.words).split(/\s+/).filter(Boolean);
+  const open = filter.isStillOpen
+    ? new Set(
+        outNow(entries)
+          .filter((line) => line.open > 0)
+          .map(({ entryId }) => entryId),
+      )
+    : undefined;
+  return entries.filter((entry) => {
+    if (filter.stage !== "" && entry.stage !== filter.stage) return false;
+    if (open && !open.has(entry.id)) return false;
+    if (wanted.length === 0) return true;
+    const said = plain(
+      `${describeEntry(entry, system)} ${entry.place ?? ""} ${entry.text ?? ""} ${entry.stage}`,
+    );
+    return wanted.every((word) => said.includes(word) || word === String(entry.seq));
+  });
+}

@@ -1,0 +1,73 @@
+import type { Answer, Unsent } from "./outbox.ts";
+
+const LONGEST_WAIT_MS = 12_000;
+/** A whole log over a shop's network takes its time. */
+const LONGEST_FILE_WAIT_MS = 60_000;
+
+/** Our own JSON, or nothing: a proxy's page, a captive portal's or a redirect's is nobody's word. */
+async function ownAnswer(response: Response): Promise<Record<string, unknown> | undefined> {
+  if (response.type === "opaqueredirect" || response.redirected) return undefined;
+  if (!response.headers.get("Content-Type")?.includes("application/json")) return undefined;
+  const answer: unknown = await response.json().catch(() => undefined);
+  return answer && typeof answer === "object" && !Array.isArray(answer)
+    ? (answer as Record<string, unknown>)
+    : undefined;
+}
+
+/** What an answer means for the entry that was sent. "booked" only where our own answer names it with its number. */
+export async function answerOf(response: Response, id: string): Promise<Answer> {
+  const answer = await ownAnswer(response);
+  if (!answer) return "unreachable";
+  const { lastSeq, booked, refused, message, reference, isSignedOut } = answer;
+  if (response.status === 200)
+    return typeof lastSeq === "number" && Array.isArray(booked) && booked.includes(id)
+      ? "booked"
+      : "unreachable";
+  if (response.status === 401 && isSignedOut === true) return "signed-out";
+  if (response.status === 500 && typeof reference === "string") return { stuck: String(message) };
+  if (response.status >= 500 || !refused || typeof refused !== "object") return "unreachable";
+  const { message: said, fields } = refused as { message?: unknown; fields?: Record<string, unknown> };
+  const words = said || Object.values(fields ?? {}).join(" ");
+  return { refused: String(words || `The server refused it (${response.status}).`) };
+}
+
+const asJson = (value: unknown): RequestInit => ({
+  headers: { "Content-Type": "application/json" },
+  body: JSON.stringify(value),
+});
+
+/** Where one goes and as what. */
+function addressed({ jobId, entry, parcel }: Unsent): [path: string, init: RequestInit] {
+  const { id } = entry;
+  if (!parcel) return [`/jobs/${jobId}/entries`, asJson({ entries: [entry] })];
+  if (parcel.kind === "signature") {
+    const { reason, openSeen, openCount } = parcel;
+    return [`/jobs/${jobId}/signature`, asJson({ id, reason, openSeen, openCount })];
+  }
+  if (parcel.kind === "job") {
+    const { vehicleId, bay, assignedTo } = parcel;
+    return [`/vehicles/${vehicleId}/jobs`, asJson({ id, bay, ...(assignedTo ? { assignedTo } : {}) })];
+  }
+  const form = new FormData();
+  form.set("id", id);
+  form.set("name", parcel.name);
+  if (parcel.restedH !== undefined) form.set("restedH", String(parcel.restedH));
+  form.set("log", new File([parcel.bytes], "log.csv", { type: "text/csv" }));
+  return [`/jobs/${jobId}/logs`, { body: form }];
+}
+
+/** Sends one. A redirect is never followed; whatever is not our own answer means there is no server to be had. */
+export async function sendUnsent(unsent: Unsent): Promise<Answer> {
+  try {
+    const [path, init] = addressed(unsent);
+    const response = await fetch(path, {
+      method: "POST",
+      ...init,
+      redirect: "manual",
+      signal: AbortSignal.timeout(unsent.parcel?.kind === "log" ? LONGEST_FILE_WAIT_MS : LONGEST_WAIT_MS),
+    });
+    return await answerOf(response, unsent.entry.id);
+  } catch {
+    return "unreachable";
+  }
+}

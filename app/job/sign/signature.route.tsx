@@ -1,0 +1,24 @@
+import { data } from "react-router";
+import { lastSeq } from "../../../server/jobs/last-seq.ts";
+import { signJob } from "../../../server/jobs/sign-job.ts";
+import { notFound, Refusal } from "../../../server/refusal.ts";
+import { checkForm } from "../../shell/forms.ts";
+import { guarded } from "../../shell/guard.server.ts";
+import { readJson } from "../../shell/read-body.server.ts";
+import { SignForm } from "./sign.form.ts";
+
+export const loader = guarded("desk", async () => {
+  throw notFound("A page at this address");
+});
+
+/** Signs a job, once however often it is sent. The answer names the line that the signature became. */
+export const action = guarded("technician", async ({ request, params, desk }) => {
+  const checked = checkForm(SignForm, await readJson(request));
+  if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
+  const jobId = params.jobId ?? "";
+  const last = await desk(async (given) => {
+    await signJob(given, jobId, checked.value);
+    return lastSeq(given, jobId);
+  });
+  return data({ lastSeq: last, booked: [checked.value.id] });
+});

@@ -1,0 +1,37 @@
+import { type RefObject, useEffect, useRef } from "react";
+
+/** Fields are left out: a key pressed next would be typed into one. */
+const CONTROLS = "button:not(:disabled), a[href], summary";
+const LISTS = "ul, ol, section[aria-labelledby]";
+
+/**
+ * Where what had the focus is gone or can't be used any more, because it was booked, focus goes to the row after it in
+ * its list, else the one before, else to the stage's heading: never to nowhere.
+ */
+export function useKeepFocus(within: RefObject<HTMLElement | null>, entries: unknown): void {
+  const last = useRef<{ control: HTMLElement; rows: HTMLElement[] }>(undefined);
+  useEffect(() => {
+    const part = within.current;
+    if (!part) return;
+    const note = (event: FocusEvent) => {
+      if (!(event.target instanceof HTMLElement)) return;
+      const list = event.target.closest(LISTS) ?? event.target;
+      last.current = { control: event.target, rows: [...list.querySelectorAll<HTMLElement>(CONTROLS)] };
+    };
+    part.addEventListener("focusin", note);
+    return () => part.removeEventListener("focusin", note);
+  }, [within]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at whenever the book has changed
+  useEffect(() => {
+    const had = last.current;
+    if (!had) return;
+    const isLost = !had.control.isConnected || had.control.matches(":disabled");
+    const isNowhere = document.activeElement === document.body || document.activeElement === had.control;
+    if (!isLost || !isNowhere) return;
+    last.current = undefined;
+    const at = had.rows.indexOf(had.control);
+    const isThere = (row: HTMLElement) => row.isConnected && !row.matches(":disabled");
+    const next = had.rows.slice(at + 1).find(isThere) ?? had.rows.slice(0, Math.max(at, 0)).findLast(isThere);
+    (next ?? within.current?.querySelector<HTMLElement>("[data-stage-heading]"))?.focus();
+  }, [entries]);
+}

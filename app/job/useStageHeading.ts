@@ -1,0 +1,17 @@
+import { type RefObject, useEffect, useRef } from "react";
+import { useLocation } from "react-router";
+
+/** The stage that was on screen last in this tab: what comes after another one was gone to by somebody. */
+let lastPath: string | undefined;
+
+/** After a change of stage focus goes to the new stage's heading, so that it is read out and keys start from there. */
+export function useStageHeading(): RefObject<HTMLHeadingElement | null> {
+  const heading = useRef<HTMLHeadingElement>(null);
+  const { pathname } = useLocation();
+  useEffect(() => {
+    const isChanged = lastPath !== undefined && lastPath !== pathname;
+    lastPath = pathname;
+    if (isChanged) heading.current?.focus();
+  }, [pathname]);
+  return heading;
+}

@@ -1,0 +1,50 @@
+import { useSyncExternalStore } from "react";
+import { useLocation } from "react-router";
+import { useOutboxState } from "../../job/outbox/OutboxProvider.tsx";
+import { whenOf } from "../../ui/dates.ts";
+import { useMember } from "../member.ts";
+import { type Connection, connection } from "./connection.ts";
+
+const THERE: Connection = { isSignedOut: false };
+
+export const useConnection = (): Connection =>
+  useSyncExternalStore(connection.subscribe, connection.snapshot, () => THERE);
+
+/** Says that there is no server and from when what is shown is, or that the session has ended; nothing else. */
+export function ConnectionNote() {
+  const { cutOffSince, reference, isSignedOut, shownFrom } = useConnection();
+  const { unsent } = useOutboxState();
+  const { timeZone } = useMember();
+  const { pathname, search } = useLocation();
+  const isSaid = Boolean(cutOffSince) || isSignedOut;
+  const here = encodeURIComponent(pathname + search);
+  return (
+    <div role="status" aria-label="Server" data-connection={isSaid ? "lost" : "there"}>
+      {isSaid && (
+        <p className="border-ink border-b-2 bg-wash px-5 py-1 leading-snug lg:px-7">
+          {isSignedOut ? (
+            <>
+              <span className="font-bold">Your session has ended.</span> What you type is kept here and sent
+              once you{" "}
+              <a className="font-bold underline underline-offset-4" href={`/sign-in?to=${here}`}>
+                sign in again
+              </a>
+              .
+            </>
+          ) : (
+            <>
+              <span className="font-bold">
+                {reference
+                  ? `The server stumbles since ${whenOf(cutOffSince ?? "", timeZone)}, noted under ${reference}`
+                  : `No server since ${whenOf(cutOffSince ?? "", timeZone)}`}
+                , working from what is here
+              </span>
+              {shownFrom && `, as it was at ${whenOf(shownFrom, timeZone)}`}.
+              {unsent.length > 0 && ` ${unsent.length} unsent, kept in this browser.`}
+            </>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,17 @@
+type Params = Record<string, string | undefined>;
+
+const NAMES: Record<string, (params: Params, search: string) => string | undefined> = {
+  root: () => "root",
+  "shell/frame.route": () => "frame",
+  "today/route": () => "today",
+  "vehicles/route": (_, search) => (search === "" ? "vehicles" : undefined),
+  "vehicle/route": ({ vehicleId }) => `vehicle:${vehicleId}`,
+  "vehicle-card/route": ({ vehicleId }) => `card:${vehicleId}`,
+  "shop/route": () => "shop",
+  "job/route": ({ jobId }) => `job:${jobId}`,
+  "job/find/route": ({ jobId }) => `find:${jobId}`,
+};
+
+/** Under which name what a route reads is kept in this browser; nothing where it isn't. */
+export const keptName = (routeId: string, params: Params, search = ""): string | undefined =>
+  NAMES[routeId]?.(params, search);

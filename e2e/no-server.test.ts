@@ -1,0 +1,129 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { demoId } from "../demo/story.ts";
+import { Application, settled } from "./support/application.ts";
+import { shownTest } from "./support/diagnose.ts";
+import { allSent, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
+
+const OPEN = jobId("open-find");
+const STAGES = ["ask", "find", "plan", "strip", "build", "fill", "prove", "sign"];
+
+let application: Application;
+let page: Page;
+beforeAll(async () => {
+  application = await Application.open();
+  page = await application.signedIn("tobin");
+});
+afterAll(() => application.close());
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+const at = (path: string) => page.waitForFunction((end) => location.pathname.endsWith(end), {}, path);
+const type = async (line: string) => {
+  await page.locator("[data-entry-line]").fill(line);
+  await page.keyboard.press("Enter");
+};
+/** The program and the pages seen are kept some seconds after the first screen. */
+const isKept = async () => {
+  await page.waitForFunction(async () => (await navigator.serviceWorker.ready).active !== null, {
+    timeout: 20_000,
+  });
+  await page.waitForFunction(async () => (await caches.keys()).length > 0);
+  await page.waitForFunction(
+    async (url) => (await caches.match(url, { ignoreSearch: true })) !== undefined,
+    {},
+    "/shell.html",
+  );
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+};
+const note = () => page.$eval('[aria-label="Server"]', (said) => said.textContent ?? "");
+
+describe("a server that goes", () => {
+  it("takes no page away: each says since when, and from when what it shows is", async () => {
+    await application.go(page, `/jobs/${OPEN}/find`);
+    await isKept();
+    await application.go(page, "/");
+    await application.go(page, `/vehicles/${demoId("vehicle:scholar")}`);
+    await isKept();
+    await application.kill();
+    await page.locator('nav[aria-label="Places"] a::-p-text(Today)').click();
+    await seen(page, "No server since");
+    await seen(page, "in hand");
+    expect(await note()).toMatch(
+      /^No server since \d\d:\d\d, working from what is here, as it was at \d\d:\d\d\.$/,
+    );
+    await page.locator('nav[aria-label="Places"] a::-p-text(Vehicles)').click();
+    await seen(page, "MRW 5508");
+    await page.locator("#find").fill("5508");
+    await seen(page, "One vehicle with");
+    await page.goBack();
+    await page.locator(`a[href^="/jobs/${OPEN}"]`).click();
+    await page.waitForSelector("aside [data-line]");
+  });
+
+  it("leaves a page that was never read to be tried again, with everything around it", async () => {
+    await page.locator('nav[aria-label="Places"] a::-p-text(Shop)').click();
+    await seen(page, "has not been read in this browser yet");
+    expect(await page.$('nav[aria-label="Places"]')).not.toBeNull();
+  });
+
+  it("opens from a cold start, job and every stage, with what is typed kept", async () => {
+    await page.close();
+    page = await page.browserContext().newPage();
+    await page.setViewport({ width: 1280, height: 800 });
+    page.setDefaultTimeout(8000);
+    await page.goto(`${application.address}/jobs/${OPEN}/ask`);
+    await page.waitForSelector("aside [data-line]");
+    await seen(page, "No server since");
+    for (const stage of STAGES) {
+      await page.goto(`${application.address}/jobs/${OPEN}/${stage}`);
+      await page.waitForSelector("[data-stage-heading]");
+      await page.waitForSelector("aside [data-line]");
+    }
+    await page.goto(`${application.address}/`);
+    await seen(page, "in hand");
+    await page.goto(`${application.address}/vehicles/${demoId("vehicle:scholar")}`);
+    await seen(page, "Cooling card");
+    await page.goto(`${application.address}/jobs/${OPEN}/find`);
+    await settled(page);
+    await shownTest(page);
+    await type("note written from a cold start");
+    await seen(page, "1 unsent");
+  });
+
+  it("opens a new job, takes its lines, its log and its signature, and books them all when it is back", async () => {
+    await page.goto(`${application.address}/vehicles`);
+    await application.start();
+    await page.reload();
+    await settled(page);
+    await application.go(page, `/vehicles/${demoId("vehicle:finch")}`);
+    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await application.kill();
+    await tap(page, "Open a job");
+    await at("/ask");
+    const path = new URL(page.url()).pathname;
+    await type("note hot in the hay queue");
+    await seen(page, "Hot in the hay queue");
+    await page.reload();
+    await seen(page, "Hot in the hay queue");
+    await page.keyboard.press("7");
+    await at("/prove");
+    await (await page.waitForSelector('input[type="file"]'))?.uploadFile(
+      "samples/sound-one-fan.csv" as never,
+    );
+    await page.waitForSelector("figure svg");
+    await tap(page, "Book this log");
+    await seen(page, "booked here, not sent yet");
+    await page.keyboard.press("8");
+    await at("/sign");
+    await tap(page, "Sign the job");
+    await tap(page, "Yes, sign the job");
+    await seen(page, "Signed here, not sent yet");
+    await application.start();
+    await seen(page, "Signed and locked");
+    await allSent(page);
+    await application.go(page, path.replace("ask", "sign"));
+    const words = (await bookWords(page)).join("\n");
+    expect(words).toMatch(/hay queue[\s\S]*Warm-up log[\s\S]*Signed/);
+  }, 120_000);
+});

@@ -1,0 +1,154 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { Application, PHONE } from "./support/application.ts";
+import { SCREENS } from "./support/screens.ts";
+import { pictureOfFailure, tap } from "./support/walk.ts";
+
+/** 1280 × 1024 at 400 % is 320 × 256; the last is a phone with its keyboard up. */
+const SIZES = [
+  ["a phone upright", PHONE],
+  ["a phone lying", { ...PHONE, width: 844, height: 390 }],
+  ["200 % zoom", { width: 640, height: 400 }],
+  ["400 % zoom", { width: 320, height: 256 }],
+  ["a phone with its keyboard up", { ...PHONE, height: 420 }],
+] as const;
+const NAMES = [
+  "today",
+  "vehicles",
+  "vehicle",
+  "add-vehicle",
+  "shop",
+  "ask",
+  "find",
+  "plan",
+  "strip",
+  "build",
+  "fill",
+  "prove",
+  "sign",
+];
+const shown = SCREENS.filter(({ name }) => NAMES.includes(name));
+
+let application: Application;
+let page: Page;
+beforeAll(async () => {
+  application = await Application.open();
+});
+afterAll(() => application.close());
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+/** Every control of the page that, with the focus on it, can't be seen or tapped at its middle, and why. */
+const hidden = (): Promise<string[]> =>
+  page.evaluate(() => {
+    const trouble: string[] = [];
+    const all = document.querySelectorAll<HTMLElement>(
+      "a[href], button:not(:disabled), input:not([type=hidden]):not(:disabled), select, textarea, summary",
+    );
+    for (const control of all) {
+      if (!control.checkVisibility() || control.tabIndex < 0 || control.closest(".sr-only")) continue;
+      control.focus();
+      const box = control.getBoundingClientRect();
+      if (box.width <= 1) continue;
+      const name = `${control.tagName} ${(control.getAttribute("aria-label") ?? control.textContent ?? "").trim().slice(0, 40)}`;
+      const x = box.x + box.width / 2;
+      const y = box.y + Math.min(box.height, 48) / 2;
+      if (x < 0 || x > innerWidth || y < 0 || y > innerHeight) {
+        trouble.push(`${name}: out of the screen at ${Math.round(x)}, ${Math.round(y)}`);
+        continue;
+      }
+      const on = document.elementFromPoint(x, y);
+      if (on && !control.contains(on) && !on.contains(control) && on.closest("label")?.control !== control)
+        trouble.push(`${name}: under ${on.tagName} ${on.className.toString().slice(0, 60)}`);
+    }
+    return trouble;
+  });
+
+/** Controls smaller than 44 px; a link within a sentence may be. */
+const small = (): Promise<string[]> =>
+  page.evaluate(() => {
+    const found: string[] = [];
+    const all = document.querySelectorAll<HTMLElement>(
+      "a[href], button, summary, select, input:not([type=hidden])",
+    );
+    for (const control of all) {
+      if (!control.checkVisibility() || control.closest(".sr-only") || control.classList.contains("sr-only"))
+        continue;
+      const target = control.closest("label") ?? control;
+      const box = target.getBoundingClientRect();
+      if (box.width <= 1) continue;
+      const isInSentence = control.tagName === "A" && getComputedStyle(control).display === "inline";
+      if (!isInSentence && (box.height < 44 || box.width < 44))
+        found.push(
+          `${control.tagName} ${(control.textContent ?? "").trim().slice(0, 40)} ${Math.round(box.width)}×${Math.round(box.height)}`,
+        );
+    }
+    return found;
+  });
+
+describe.each(SIZES)("on %s", (_, size) => {
+  beforeAll(async () => {
+    page = await application.signedIn("tobin", size);
+  });
+  afterAll(() => page.browserContext().close());
+
+  it.each(shown)(
+    "$name: nothing that has the focus is hidden, and nothing is out of reach",
+    async ({ path }) => {
+      await application.go(page, path);
+      expect(await hidden()).toEqual([]);
+      const sideways = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(sideways).toBeLessThanOrEqual(0);
+    },
+  );
+
+  it("units, theme, keys and signing out are within reach", async () => {
+    await application.go(page, "/");
+    const more = await page.$("::-p-aria(More)");
+    if (await more?.evaluate((button) => button.checkVisibility())) await tap(page, "More");
+    for (const name of ["°C · L: change units", "Keys", "Tobin: sign out"]) {
+      const control = await page.waitForSelector(`::-p-aria(${name})`, { visible: true });
+      const box = await control?.boundingBox();
+      expect(box && box.y >= 0 && box.y + box.height <= size.height, name).toBe(true);
+    }
+    await page.keyboard.press("Escape");
+  });
+});
+
+describe("targets", () => {
+  it("are 44 px and up, the times in the book included", async () => {
+    page = await application.signedIn("tobin", PHONE);
+    for (const { path, name } of shown) {
+      await application.go(page, path);
+      expect(await small(), name).toEqual([]);
+    }
+    await page.setViewport({ width: 1280, height: 800 });
+    for (const { path, name } of shown) {
+      await application.go(page, path);
+      expect(await small(), `${name}, wide`).toEqual([]);
+    }
+  });
+
+  it("the first answer of a test is on the first screen of a phone", async () => {
+    await page.setViewport(PHONE);
+    await application.go(page, `/jobs/${jobId("open-find")}/find`);
+    const answer = await page.waitForSelector('section[aria-labelledby="next-test"] .grid button');
+    const handle = await page.waitForSelector("::-p-xpath(//button[span[text()='Book']])");
+    const [box, bar] = [await answer?.boundingBox(), await handle?.boundingBox()];
+    expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(bar?.y ?? 0);
+  });
+});
+
+describe("text", () => {
+  it("follows the browser's own size", async () => {
+    const size = () => page.evaluate(() => Number.parseFloat(getComputedStyle(document.body).fontSize));
+    expect(await size()).toBeCloseTo(17, 1);
+    const cdp = await page.createCDPSession();
+    await cdp.send("Page.setFontSizes", { fontSizes: { standard: 32 } });
+    await application.go(page, "/");
+    expect(await size()).toBeCloseTo(34, 1);
+    await cdp.detach();
+  });
+});
