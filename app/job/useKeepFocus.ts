@@ -2,11 +2,11 @@ import { type RefObject, useEffect, useRef } from "react";
 
 /** Fields are left out: a key pressed next would be typed into one. */
 const CONTROLS = "button:not(:disabled), a[href], summary";
-const LISTS = "ul, ol, section[aria-labelledby]";
+const PART = "section[aria-labelledby]";
 
 /**
  * Where what had the focus is gone or can't be used any more, because it was booked, focus goes to the row after it in
- * its list, else the one before, else to the stage's heading: never to nowhere.
+ * its part of the stage, else the one before, else to the stage's heading: never to nowhere.
  */
 export function useKeepFocus(within: RefObject<HTMLElement | null>, entries: unknown): void {
   const last = useRef<{ control: HTMLElement; rows: HTMLElement[] }>(undefined);
@@ -15,7 +15,7 @@ export function useKeepFocus(within: RefObject<HTMLElement | null>, entries: unk
     if (!part) return;
     const note = (event: FocusEvent) => {
       if (!(event.target instanceof HTMLElement)) return;
-      const list = event.target.closest(LISTS) ?? event.target;
+      const list = event.target.closest(PART) ?? event.target.closest("ul, ol") ?? event.target;
       last.current = { control: event.target, rows: [...list.querySelectorAll<HTMLElement>(CONTROLS)] };
     };
     part.addEventListener("focusin", note);

@@ -45,15 +45,15 @@ export const Row = memo(function Row(given: RowGiven) {
           type="button"
           data-row
           tabIndex={isStop ? 0 : -1}
-          className="figure block min-h-12 w-full py-1 pl-4 text-left text-ink-2 text-sm after:absolute after:inset-0 after:content-['']"
+          className="figure block min-h-12 w-full pt-1 pb-5 pl-4 text-left text-ink-2 text-sm after:absolute after:inset-0 after:content-['']"
           aria-label={`Line ${entry.seq}, ${time}, by ${by}: open it`}
           onClick={() => onOpen(entry)}
         >
           {time}
-          <span className="block text-[0.8em]" aria-hidden="true">
-            {isWaiting ? "–" : entry.seq}
-          </span>
         </button>
+        <span aria-hidden="true" className="figure absolute top-7 left-4 text-[0.72rem] text-ink-2">
+          {isWaiting ? "" : entry.seq}
+        </span>
       </td>
       <td colSpan={moves ? 1 : 3} className="py-1.5 pr-2">
         <span className={`break-words ${isOff ? "text-ink-2 line-through" : ""}`}>{words}</span>
