@@ -1,4 +1,8 @@
 import { defineConfig } from "vitest/config";
+import { WALKERS } from "./e2e/support/walkers.ts";
+
+/** Times each answer, so nothing else may want the machine meanwhile. */
+const ALONE = "e2e/hostile.test.ts";
 
 export default defineConfig({
   test: {
@@ -21,10 +25,21 @@ export default defineConfig({
           name: "e2e",
           globalSetup: ["e2e/support/global-setup.ts"],
           include: ["e2e/**/*.test.ts"],
+          exclude: [ALONE],
           environment: "node",
-          fileParallelism: false,
+          maxWorkers: WALKERS,
           testTimeout: 90_000,
           hookTimeout: 120_000,
+        },
+      },
+      {
+        test: {
+          name: "alone",
+          include: [ALONE],
+          environment: "node",
+          testTimeout: 90_000,
+          hookTimeout: 120_000,
+          sequence: { groupOrder: 1 },
         },
       },
     ],

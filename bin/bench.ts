@@ -8,6 +8,7 @@ import { benchJudgedLogs } from "./bench/judged-logs.ts";
 import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
 import type { Figure } from "./bench/measure.ts";
+import { benchSlowHands } from "./bench/slow-hands.ts";
 
 const BENCHES: Record<string, () => Promise<Figure[]>> = {
   logs: benchLogs,
@@ -18,6 +19,7 @@ const BENCHES: Record<string, () => Promise<Figure[]>> = {
   history: benchHistory,
   diagnosis: benchDiagnosis,
   "find-tap": benchFindTap,
+  "slow-hands": benchSlowHands,
 };
 
 const asked = process.argv.slice(2);

@@ -5,6 +5,7 @@ import "./lib/production.mjs";
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join, relative } from "node:path";
+import { brotliCompressSync, constants, gzipSync } from "node:zlib";
 import { ROOT } from "./lib/paths.mjs";
 import { finish } from "./lib/processes.mjs";
 import { run } from "./lib/say.mjs";
@@ -68,7 +69,18 @@ async function writeServiceWorker(shell) {
   });
 }
 
+/** What compresses well lies beside itself compressed as far as it goes, which no server does while somebody waits. */
+function compressAssets() {
+  const most = { params: { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY } };
+  for (const path of filesIn(join(CLIENT, "assets")).filter((name) => /\.(?:js|css|svg)$/.test(name))) {
+    const content = readFileSync(path);
+    writeFileSync(`${path}.br`, brotliCompressSync(content, most));
+    writeFileSync(`${path}.gz`, gzipSync(content, { level: 9 }));
+  }
+}
+
 await run(async () => {
   await finish(join(ROOT, "node_modules/.bin/react-router"), ["build"], { cwd: ROOT, env: process.env });
   await writeServiceWorker(await writeShell());
+  compressAssets();
 });

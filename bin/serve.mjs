@@ -7,6 +7,7 @@ import { join } from "node:path";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express from "express";
+import expressStaticGzip from "express-static-gzip";
 import helmet from "helmet";
 import { ROOT } from "./lib/paths.mjs";
 
@@ -100,7 +101,6 @@ app.use((request, response, next) => {
   next();
 });
 
-app.use(compression());
 const shell = readFileSync(join(ROOT, "build/shell.html"), "utf8");
 /** The page that a browser keeps and starts from without a network: the program alone, nobody's data. */
 app.get("/shell.html", (_request, response) => {
@@ -111,7 +111,15 @@ app.get("/service-worker.js", (_request, response) => {
   response.setHeader("Cache-Control", "no-cache");
   response.sendFile(join(ROOT, "build/client/service-worker.js"));
 });
-app.use("/assets", express.static(join(ROOT, "build/client/assets"), { immutable: true, maxAge: "1y" }));
+app.use(
+  "/assets",
+  expressStaticGzip(join(ROOT, "build/client/assets"), {
+    enableBrotli: true,
+    orderPreference: ["br", "gz"],
+    serveStatic: { immutable: true, maxAge: "1y", index: false },
+  }),
+);
+app.use(compression());
 app.use(express.static(join(ROOT, "build/client"), { maxAge: "1h", index: false }));
 
 const build = await import(join(ROOT, "build/server/index.js"));

@@ -77,6 +77,7 @@ await run(async () => {
     await tests("server and demo on PostgreSQL", "server", env);
     await ensureBuild();
     await tests("browser", "e2e", env);
+    await tests("hostility", "alone", env);
   } finally {
     if (results.length > 0) {
       say(`\n== Summary, ${Math.round((Date.now() - from) / 1000)} s`);

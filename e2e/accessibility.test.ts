@@ -1,31 +1,14 @@
-import { readFileSync } from "node:fs";
-import { createRequire } from "node:module";
-import type { AxeResults } from "axe-core";
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { Application, DESKTOP, PHONE, TABLET } from "./support/application.ts";
+import { violations } from "./support/axe.ts";
 import { SCREENS } from "./support/screens.ts";
-
-const AXE = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
-/** Text contrast of 7:1 is our floor, so the enhanced contrast rule is on. */
-const RULES = { rules: { "color-contrast-enhanced": { enabled: true } } };
 
 let application: Application;
 beforeAll(async () => {
   application = await Application.open();
 });
 afterAll(() => application.close());
-
-async function violations(page: Page): Promise<string[]> {
-  await page.evaluate(AXE);
-  const { violations } = (await page.evaluate(
-    (rules) => (window as unknown as { axe: { run: (rules: unknown) => Promise<unknown> } }).axe.run(rules),
-    RULES,
-  )) as AxeResults;
-  return violations.map(
-    ({ id, help, nodes }) => `${id}: ${help}: ${nodes.map((node) => node.html.slice(0, 160)).join(" | ")}`,
-  );
-}
 
 describe.each([
   ["desktop, paper", DESKTOP, false],

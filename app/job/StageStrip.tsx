@@ -1,6 +1,6 @@
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
-import type { KeyboardEvent } from "react";
+import { type KeyboardEvent, useState } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
 import { type StageState, stageStates } from "../../core/job/index.ts";
 import { type Entry, STAGES } from "../../core/ledger/index.ts";
@@ -29,10 +29,13 @@ function OpenCount({ count }: { count: number }) {
 function StageList({
   states,
   here,
+  within,
   onGo,
 }: {
   states: StageState[];
   here: StageState;
+  /** The landmark that the list belongs to. */
+  within: HTMLElement | null;
   onGo: (to: string) => void;
 }) {
   return (
@@ -44,7 +47,7 @@ function StageList({
         <OpenCount count={here.openCount} />
         <ChevronDown className="ml-auto" aria-hidden="true" />
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
+      <DropdownMenu.Portal container={within}>
         <DropdownMenu.Content
           align="start"
           sideOffset={4}
@@ -72,6 +75,7 @@ function StageList({
 /** The eight stages with their state by shape and the count of what is open there. A list to choose from on a phone. */
 export function StageStrip({ jobId, entries, isSigned }: Given) {
   const states = stageStates(entries, isSigned);
+  const [strip, setStrip] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const here = states.find(({ stage }) => pathname.endsWith(`/${stage}`)) ?? (states[0] as StageState);
@@ -86,11 +90,12 @@ export function StageStrip({ jobId, entries, isSigned }: Given) {
   );
   return (
     <nav
+      ref={setStrip}
       aria-label="Stages"
       className="tall:sticky top-0 z-20 border-rule border-b bg-paper px-5 lg:px-7"
       onKeyDown={(event: KeyboardEvent<HTMLElement>) => moveFocus(event, "a")}
     >
-      <StageList states={states} here={here} onGo={go} />
+      <StageList states={states} here={here} within={strip} onGo={go} />
       <ol className="hidden justify-between sm:flex">
         {states.map(({ stage, state, openCount }) => (
           <li key={stage} className="flex-1">

@@ -1,6 +1,6 @@
-import { randomUUID } from "node:crypto";
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { data, Form, useActionData, useLoaderData, useNavigation } from "react-router";
+import { v4 as newId } from "uuid";
 import { addPerson } from "../../server/people/add-person.ts";
 import { enrolDevice, removeDevice } from "../../server/people/devices.ts";
 import { ROLE_NAMES, type Role } from "../../server/people/roles.ts";
@@ -25,7 +25,6 @@ export const loader = guarded("desk", async ({ desk }) => {
   return {
     ...shop,
     people: people.map((person) => ({ ...person, does: ROLE_NAMES[person.role as Role] })),
-    newPersonId: randomUUID(),
   };
 });
 
@@ -75,10 +74,15 @@ export const clientAction = keptPosting();
 export default function Shop() {
   const shop = useLoaderData<typeof loader>();
   const { role, timeZone } = useMember();
-  const answer = useActionData() as (Partial<Refused> & { enrol?: string }) | undefined;
+  const answer = useActionData() as (Partial<Refused> & { enrol?: string; done?: string }) | undefined;
   const isBusy = useNavigation().state !== "idle";
   const fields = answer?.refused?.fields ?? {};
   const isLead = role === "lead";
+  // Made once for each person that is added: sent twice it is one, and reading the page again empties no form.
+  const [newPersonId, setNewPersonId] = useState("");
+  const added = answer && "done" in answer && answer.done === "person" ? answer : undefined;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another one after each person that was taken
+  useEffect(() => setNewPersonId(newId()), [added]);
   return (
     <main id="work" className="p-5 lg:p-7">
       <h1 className="mb-1 text-3xl">{shop.name}</h1>
@@ -102,9 +106,9 @@ export default function Shop() {
             ))}
           </ul>
           {isLead && (
-            <Form method="post" key={shop.newPersonId} className="grid gap-3 sm:grid-cols-2">
+            <Form method="post" key={newPersonId} className="grid gap-3 sm:grid-cols-2">
               <input type="hidden" name="what" value="person" />
-              <input type="hidden" name="id" value={shop.newPersonId} />
+              <input type="hidden" name="id" value={newPersonId} />
               <TextField label="Name" name="name" required maxLength={80} error={fields.name} />
               <Choice label="Does" name="role" defaultValue="technician" error={fields.role}>
                 <option value="desk">Front desk</option>

@@ -5,37 +5,11 @@ import { shownTest } from "../../e2e/support/diagnose.ts";
 import { allSent } from "../../e2e/support/walk.ts";
 import { ensureBuild } from "../lib/build.mjs";
 import { type Figure, median } from "./measure.ts";
+import { forget, SLOWER, seenBy, watch } from "./watch.ts";
 
-/** A shop's old tablet against this machine. */
-const SLOWER = 4;
 const TAPS = 12;
 /** The browser tells of tasks from 50 ms on. */
 const LONG_MS = 50;
-
-interface Seen {
-  long: number[];
-  shift: number;
-}
-
-/** From here on the page notes every long task and every shift that no tap explains. */
-const watch = (page: Page) =>
-  page.evaluateOnNewDocument(() => {
-    const seen: Seen = { long: [], shift: 0 };
-    Object.assign(window, { seen });
-    new PerformanceObserver((list) => {
-      for (const { duration } of list.getEntries()) seen.long.push(duration);
-    }).observe({ type: "longtask", buffered: true });
-    new PerformanceObserver((list) => {
-      for (const shift of list.getEntries() as unknown as { value: number; hadRecentInput: boolean }[])
-        if (!shift.hadRecentInput) seen.shift += shift.value;
-    }).observe({ type: "layout-shift", buffered: true });
-  });
-
-const seenBy = (page: Page): Promise<Seen> => page.evaluate(() => (window as unknown as { seen: Seen }).seen);
-const forget = (page: Page) =>
-  page.evaluate(() => {
-    (window as unknown as { seen: Seen }).seen.long = [];
-  });
 
 /** Taps “Not sure”, which asks for the next test and never ends; how long until its card is there, ms. */
 async function answer(page: Page): Promise<number | undefined> {

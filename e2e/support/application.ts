@@ -18,10 +18,11 @@ export class Application {
     private readonly leaveBrowser: () => Promise<void>,
   ) {}
 
-  /** In the browser that the whole run of tests shares, or in one of its own where there is none. */
+  /** In this walker's browser, or in one of its own where there is none. */
   static async open(given: { today?: Date } = {}): Promise<Application> {
     const server = await Server.open(given);
-    const shared = process.env.BROWSER_ENDPOINT;
+    const all = process.env.BROWSER_ENDPOINTS?.split(" ") ?? [];
+    const shared = all[(Number(process.env.VITEST_POOL_ID ?? 1) - 1) % Math.max(1, all.length)];
     if (shared) {
       const browser = await puppeteer.connect({ browserWSEndpoint: shared });
       return new Application(server, browser, () => browser.disconnect());

@@ -32,8 +32,14 @@ describe("what waits in a browser", () => {
     expect(await told()).toEqual([["Unsent technician's browser", 1]]);
   });
 
-  it("was never typed later than now", async () => {
+  it("was never typed later than now, nor a lifetime ago", async () => {
     const shop = await smallShop(scratch, "Ahead");
+    const stopped = randomUUID();
+    const longAgo = new Date("-200000-01-01T00:00:00Z");
+    await shop.at((desk) => tellUnsent(desk, { browserId: stopped, entries: 1, since: longAgo }));
+    const [old] = (await shop.at(readShop)).unsent;
+    expect(Date.now() - new Date(old?.since ?? 0).getTime()).toBeLessThan(366 * 86_400_000);
+    await shop.at((desk) => tellUnsent(desk, { browserId: stopped, entries: 0, since: longAgo }));
     const before = Date.now();
     const ahead = new Date(before + 86_400_000);
     await shop.at((desk) => tellUnsent(desk, { browserId: randomUUID(), entries: 1, since: ahead }));

@@ -2,6 +2,8 @@ import type { Desk } from "../database/connection.ts";
 import { hashToken } from "../people/secrets.ts";
 import { notFound } from "../refusal.ts";
 
+const LONGEST_MS = 365 * 86_400_000;
+
 export interface ToldUnsent {
   /** Made by the browser, once. */
   browserId: string;
@@ -34,8 +36,8 @@ export async function tellUnsent(
   await models.UnsentHere.destroy({ where: { browserId }, transaction });
   if (entries === 0) return;
   const name = await nameOf(desk, device);
-  // A clock that runs ahead has typed nothing in the future.
-  const from = new Date(Math.min(since.getTime(), now.getTime()));
+  // A clock that runs ahead has typed nothing in the future, and one that has stopped nothing a lifetime ago.
+  const from = new Date(Math.max(Math.min(since.getTime(), now.getTime()), now.getTime() - LONGEST_MS));
   await models.UnsentHere.create(
     { shopId, browserId, name, entries, since: from, toldAt: now, toldBy: personId },
     { transaction },

@@ -38,7 +38,7 @@ const TOGETHER_MS = 1500;
 function named({ key, code, isAlt }: Press): string {
   const physical = /^(?:Key|Digit)(\w)$/.exec(code)?.[1]?.toLowerCase();
   if (isAlt && physical) return physical;
-  return isAlt && code === "Slash" ? "/" : key;
+  return isAlt && code === "Slash" && key !== "?" ? "/" : key;
 }
 
 /** Which keys do what at the moment: parts come and go with what is on screen. */
