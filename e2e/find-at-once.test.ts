@@ -75,6 +75,8 @@ describe("Find", () => {
     page = await application.signedIn("tobin");
     await application.go(page, find);
     const test = await shownTest(page);
+    // The other stages' scripts are fetched once this one is at rest.
+    await new Promise((resolve) => setTimeout(resolve, 2500));
     await application.kill();
     await (await page.$$(outcome))[0]?.click();
     await isAnother(test);

@@ -100,7 +100,7 @@ describe("nothing typed is lost", () => {
 describe("nobody is kept out", () => {
   it("of a stage by a dead server: tests are booked there and sent when it is back", async () => {
     await application.go(page, PATH);
-    await new Promise((resolve) => setTimeout(resolve, 800));
+    await new Promise((resolve) => setTimeout(resolve, 2500));
     await application.kill();
     await page.keyboard.press("2");
     await shownTest(page);

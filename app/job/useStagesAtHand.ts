@@ -5,6 +5,9 @@ interface Manifest {
   routes: Record<string, { module: string; imports?: string[] } | undefined>;
 }
 
+/** What is fetched for later holds up nothing that is looked at now. */
+const AFTER_MS = 1500;
+
 /**
  * Fetches every stage's scripts once the job is on screen, so that a network that dies then keeps nobody out of a stage.
  * Only asks the browser to: a fetch that fails is nobody's trouble, where importing a script that can't be had would
@@ -12,17 +15,30 @@ interface Manifest {
  */
 export function useStagesAtHand(): void {
   useEffect(() => {
-    const { __reactRouterManifest: manifest } = window as unknown as { __reactRouterManifest?: Manifest };
-    const scripts = STAGES.flatMap((stage) => {
-      const route = manifest?.routes[`job/${stage}/route`];
-      return route ? [route.module, ...(route.imports ?? [])] : [];
-    });
-    for (const href of new Set(scripts)) {
-      if (document.querySelector(`link[rel="modulepreload"][href="${href}"]`)) continue;
-      const link = document.createElement("link");
-      link.rel = "modulepreload";
-      link.href = href;
-      document.head.append(link);
-    }
+    let timer: ReturnType<typeof setTimeout>;
+    const later = () => {
+      timer = setTimeout(fetchStages, AFTER_MS);
+    };
+    if (document.readyState === "complete") later();
+    else window.addEventListener("load", later, { once: true });
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener("load", later);
+    };
   }, []);
+}
+
+function fetchStages(): void {
+  const { __reactRouterManifest: manifest } = window as unknown as { __reactRouterManifest?: Manifest };
+  const scripts = STAGES.flatMap((stage) => {
+    const route = manifest?.routes[`job/${stage}/route`];
+    return route ? [route.module, ...(route.imports ?? [])] : [];
+  });
+  for (const href of new Set(scripts)) {
+    if (document.querySelector(`link[rel="modulepreload"][href="${href}"]`)) continue;
+    const link = document.createElement("link");
+    link.rel = "modulepreload";
+    link.href = href;
+    document.head.append(link);
+  }
 }

@@ -76,7 +76,7 @@ export function Shortcuts() {
     <Dialog.Root open={listed !== undefined} onOpenChange={(isOpen) => !isOpen && setListed(undefined)}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <Dialog.Content aria-describedby={undefined} className="dialog" {...focus}>
+        <Dialog.Content aria-describedby={undefined} className="dialog dialog-wide" {...focus}>
           <Dialog.Title className="font-bold text-2xl">Keys</Dialog.Title>
           <div className="flex flex-col gap-2">
             <p id="key-way" className="font-bold">
@@ -92,27 +92,29 @@ export function Shortcuts() {
               }}
             />
           </div>
-          {listed?.map(({ name, keys, within }) => (
-            <section key={name} aria-label={name}>
-              <h3 className="border-rule border-b font-bold">
-                {name}
-                {within && <span className="font-normal text-ink-2">, while the focus is in it</span>}
-              </h3>
-              <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
-                {keys
-                  .filter(({ what }) => what)
-                  .map(({ key, shown, what }) => (
-                    <div key={key} className="contents">
-                      <dt className="figure font-bold">
-                        {way === "alt" && "Alt "}
-                        {shown ?? key}
-                      </dt>
-                      <dd>{what}</dd>
-                    </div>
-                  ))}
-              </dl>
-            </section>
-          ))}
+          <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
+            {listed?.map(({ name, keys, within }) => (
+              <section key={name} aria-label={name}>
+                <h3 className="border-rule border-b font-bold">
+                  {name}
+                  {within && <span className="font-normal text-ink-2">, while the focus is in it</span>}
+                </h3>
+                <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
+                  {keys
+                    .filter(({ what }) => what)
+                    .map(({ key, shown, what }) => (
+                      <div key={key} className="contents">
+                        <dt className="figure font-bold">
+                          {way === "alt" && "Alt "}
+                          {shown ?? key}
+                        </dt>
+                        <dd>{what}</dd>
+                      </div>
+                    ))}
+                </dl>
+              </section>
+            ))}
+          </div>
           <Dialog.Close asChild>
             <Button>Close</Button>
           </Dialog.Close>

@@ -9,15 +9,19 @@ export function useFoot(foot: RefObject<HTMLElement | null>): void {
     const content = scroller?.querySelector("table");
     if (!scroller || !content) return;
     let isAtFoot = true;
-    let lastTop = 0;
+    let last = { top: 0, height: 0 };
     const follow = () => {
       if (isAtFoot) scroller.scrollTop = scroller.scrollHeight;
     };
     const look = () => {
-      const isNear = scroller.scrollHeight - scroller.scrollTop - scroller.clientHeight < AT_FOOT_PX;
-      if (isNear) isAtFoot = true;
-      else if (scroller.scrollTop < lastTop) isAtFoot = false;
-      lastTop = scroller.scrollTop;
+      const { scrollTop: top, scrollHeight: height, clientHeight } = scroller;
+      const isUp = top < last.top;
+      // A long book's rows are measured as they come, which moves the list by itself: that is nobody reading further up.
+      const isMeasured = height !== last.height;
+      last = { top, height };
+      if (height - top - clientHeight < AT_FOOT_PX) isAtFoot = true;
+      else if (isUp && isMeasured) follow();
+      else if (isUp) isAtFoot = false;
     };
     const observer = new ResizeObserver(follow);
     observer.observe(scroller);

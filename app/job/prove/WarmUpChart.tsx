@@ -29,27 +29,32 @@ const SHORT_WORDS: Record<TraceEvent["kind"], string> = {
   "revs-raised": "revs",
 };
 
-/** Labels nearer to each other than this would cover one another. */
-const LABEL_WIDTH = 62;
+/** What a letter of a label takes, and how far apart its rows are. */
+const LETTER_WIDTH = 7.5;
 const LABEL_HEIGHT = 16;
-const LABEL_ROWS = 4;
+const LABEL_ROWS = 3;
 
 interface Label {
   x: number;
   y: number;
   text: string;
+  /** What comes on is told above its mark, what goes off below it. */
+  isAbove: boolean;
 }
 
-/** Each event's word near its mark: above it for what comes on, each clear of those before; left out where there is no room. */
+/** Each event's word by its mark, in the first row that is clear of those before it; left out where there is none. */
 function eventLabels(events: readonly Label[]): Label[] {
   const placed: Label[] = [];
   for (const event of events) {
     const isFree = (y: number) =>
       placed.every(
-        (other) => Math.abs(other.x - event.x) > LABEL_WIDTH || Math.abs(other.y - y) > LABEL_HEIGHT,
+        (other) =>
+          Math.abs(other.x - event.x) > ((other.text.length + event.text.length) / 2) * LETTER_WIDTH ||
+          Math.abs(other.y - y) >= LABEL_HEIGHT,
       );
-    const rows = Array.from({ length: LABEL_ROWS }, (_, row) => row * LABEL_HEIGHT);
-    const places = rows.flatMap((off) => [event.y - 16 - off, event.y + 24 + off]);
+    const places = Array.from({ length: LABEL_ROWS }, (_, row) =>
+      event.isAbove ? event.y - 16 - row * LABEL_HEIGHT : event.y + 24 + row * LABEL_HEIGHT,
+    );
     const y = places.find((place) => isFree(place) && place > 12 && place < HEIGHT - MARGIN.bottom - 4);
     if (y !== undefined) placed.push({ ...event, y });
   }
@@ -255,6 +260,7 @@ export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: Trace
             shown.map((event) => ({
               x: x(event.atS / 60),
               y: at(event.coolantC),
+              isAbove: event.kind !== "fan-off",
               text: `${SHORT_WORDS[event.kind]} ${Math.round(toShown(event.coolantC, "temperature", system))}`,
             })),
           ).map((label) => (
