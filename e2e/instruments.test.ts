@@ -129,3 +129,32 @@ describe("on a car with a computer and a module", () => {
     await seen(page, "coolant sensor open");
   });
 });
+
+describe("for somebody who reads °F", () => {
+  beforeAll(async () => {
+    await findOn("courier");
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.press("u");
+    await seen(page, "°F · qt");
+  });
+
+  it("temperatures are typed, judged and said in °F, and booked as what they are", async () => {
+    await open("Sensor ohms");
+    await fill("Meter, or OL", "320");
+    await fill("Housing", "176");
+    const said = () => page.$eval('section[aria-labelledby="instruments"]', (part) => part.textContent ?? "");
+    await page.waitForFunction(() =>
+      document.querySelector('section[aria-labelledby="instruments"]')?.textContent?.includes("°F"),
+    );
+    expect(await said()).toMatch(/pass.*°F/);
+    await fill("Housing", "1760");
+    await seen(page, "outside");
+    await fill("Housing", "176");
+    await bookIt();
+    expect(await lastLine()).toMatch(/°F/);
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.press("u");
+    await seen(page, "°C · L");
+    expect(await lastLine()).toMatch(/80.°C/);
+  });
+});

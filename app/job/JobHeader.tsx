@@ -5,12 +5,12 @@ import { Link } from "react-router";
 import { dataOf, WAITS, Waiting, type WaitKind } from "../../core/facts/index.ts";
 import { waitOf } from "../../core/job/index.ts";
 import { format } from "../../core/units/index.ts";
+import { useDraft } from "../shell/drafts/useDraft.ts";
 import { Button } from "../ui/Button.tsx";
 import { ChipsOne } from "../ui/Chips.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { waitUntilWords } from "../ui/waits.ts";
 import type { JobContext } from "./context.ts";
-import { useDraft } from "./outbox/useDraft.ts";
 
 const WAIT_NAMES: Record<WaitKind, string> = {
   hands: "hands",

@@ -11,12 +11,12 @@ import {
 } from "../../../core/facts/index.ts";
 import type { EntryDraft } from "../../../core/ledger/index.ts";
 import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../ui/Chips.tsx";
 import { TextArea, TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
-import { useDraft } from "../outbox/useDraft.ts";
 import { Work } from "../Work.tsx";
 import { answersOf, type Question } from "./answers.ts";
 

@@ -15,7 +15,7 @@ import { useRows } from "./useRows.ts";
 import { useUndo } from "./useUndo.ts";
 
 /** Fewer lines than this are looked through by eye. */
-const WORTH_SEARCHING = 12;
+const WORTH_SEARCHING = 8;
 
 const numberOf = (number: number) =>
   number === NO_NUMBER ? "not numbered yet" : `№ ${String(number).padStart(4, "0")}`;
@@ -43,7 +43,7 @@ function Head() {
 
 const Gap = ({ px }: { px: number }) =>
   px > 0 ? (
-    <tr aria-hidden="true">
+    <tr>
       <td colSpan={4} style={{ height: px }} />
     </tr>
   ) : null;

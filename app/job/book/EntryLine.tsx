@@ -8,9 +8,9 @@ import {
   type Stage,
   stillOut,
 } from "../../../core/ledger/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { AfterPause } from "../../ui/Announcer.tsx";
 import type { JobContext } from "../context.ts";
-import { useDraft } from "../outbox/useDraft.ts";
 
 const WORD = /[a-zà-ÿ][\wà-ÿ-]*/gi;
 

@@ -21,6 +21,9 @@ describe("the book, searched", () => {
   it.each([
     ["m6x20", [1]],
     ["BAG 2", [1]],
+    // A three is a count, a bag's number or a line's: not a piece of another number.
+    ["bag 3", []],
+    ["bag 20", []],
     ["airbox", [1]],
     ["fan left", [2, 4]],
     ["cracked", [3]],

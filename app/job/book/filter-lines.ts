@@ -15,9 +15,19 @@ export const isFiltered = ({ words, stage, isStillOpen }: BookFilter): boolean =
 
 const plain = (text: string) => text.toLowerCase().replaceAll("×", "x");
 
+/** Each word alone, but a number with the word before it: “bag 6” is one place, not a bag and a six. */
+const termsOf = (words: string): string[] => plain(words).match(/[^\s\d]\S*\s+\d+(?!\S)|\S+/g) ?? [];
+
+/** True where a term stands in what is said: a number whole, so that 6 is not found in M6 or 16. */
+function stands(term: string, said: string): boolean {
+  if (!/\d$/.test(term)) return said.includes(term);
+  const escaped = term.replace(/[.*+?^${}()|[\]\\]/g, "\\$&").replace(/\s+/, "\\s+");
+  return new RegExp(`(?<![\\w.])${escaped}(?![\\w.])`).test(said);
+}
+
 /** The lines that a filter lets through, in the book's order. A number alone is a line's number too. */
 export function filterLines(entries: readonly Entry[], filter: BookFilter, system: System): Entry[] {
-  const wanted = plain(filter.words).split(/\s+/).filter(Boolean);
+  const wanted = termsOf(filter.words);
   const open = filter.isStillOpen
     ? new Set(
         outNow(entries)
@@ -32,6 +42,6 @@ export function filterLines(entries: readonly Entry[], filter: BookFilter, syste
     const said = plain(
       `${describeEntry(entry, system)} ${entry.place ?? ""} ${entry.text ?? ""} ${entry.stage}`,
     );
-    return wanted.every((word) => said.includes(word) || word === String(entry.seq));
+    return wanted.every((term) => stands(term, said) || term === String(entry.seq));
   });
 }

@@ -1,13 +1,13 @@
 import { dataOf, Strength } from "../../../core/facts/index.ts";
 import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
 import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { Figure } from "../../ui/Figure.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
-import { useDraft } from "../outbox/useDraft.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { Jar } from "./Jar.tsx";
 

@@ -1,11 +1,11 @@
 import { memo, useState } from "react";
 import { dataOf, Finding, OwnTest as OwnTestFact } from "../../../core/facts/index.ts";
 import type { Verdict } from "../../../core/judgement/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextArea, TextField } from "../../ui/Field.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { useJob } from "../context.ts";
-import { useDraft } from "../outbox/useDraft.ts";
 import type { Find } from "./useFind.ts";
 
 const OUTCOMES: { verdict: Verdict; label: string }[] = [

@@ -1,9 +1,9 @@
 import { CIRCUITS, type CircuitAnswers, settleCircuit } from "../../../core/diagnosis/knowledge/index.ts";
 import { dataOf, FanCircuit } from "../../../core/facts/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { useJob } from "../context.ts";
-import { useDraft } from "../outbox/useDraft.ts";
 
 const PINS = {
   "two pins": "2",

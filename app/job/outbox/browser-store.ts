@@ -1,4 +1,4 @@
-import { createStore, del, entries, get, set, type UseStore } from "idb-keyval";
+import { createStore, del, entries, set, type UseStore } from "idb-keyval";
 import type { Unsent, UnsentStore } from "./outbox.ts";
 
 let opened: UseStore | undefined;
@@ -12,14 +12,3 @@ export const browserStore: UnsentStore = {
   put: async (unsent) => set(unsent.entry.id, unsent, unsentStore()),
   remove: async (id) => del(id, unsentStore()),
 };
-
-let drafts: UseStore | undefined;
-const draftStore = () => {
-  drafts ??= createStore("warm-ledger-drafts", "drafts");
-  return drafts;
-};
-
-/** Half-typed things, so that a reload loses none. A store that can't even be opened fails as one that can't keep. */
-export const readDraft = async (key: string): Promise<unknown> => get(key, draftStore());
-export const keepDraft = async (key: string, value: unknown): Promise<void> =>
-  value === undefined ? del(key, draftStore()) : set(key, value, draftStore());

@@ -11,12 +11,12 @@ import {
   NoParts,
 } from "../../../core/facts/index.ts";
 import { chosenParts } from "../../../core/job/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { dateOf } from "../../ui/dates.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
-import { useDraft } from "../outbox/useDraft.ts";
 import { sayTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
 

@@ -274,7 +274,6 @@ export function WarmUpChart({ log, spec, system }: { log: JudgedLog; spec: Trace
               stroke="var(--paper)"
               strokeWidth="3"
               paintOrder="stroke"
-              aria-hidden="true"
             >
               {label.text}
             </text>

@@ -1,10 +1,10 @@
 import { Minus, Plus } from "lucide-react";
 import { type Account, stillOut, thing } from "../../../core/ledger/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
-import { useDraft } from "../outbox/useDraft.ts";
 import { Tray } from "../Tray.tsx";
 import { moveTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";

@@ -1,20 +1,24 @@
 import { coldSoak } from "../../../../core/electrics/index.ts";
+import { SHOWN } from "../../../../core/units/index.ts";
+import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
-import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { celsiusOf, FigureField, figure, Instrument, worked } from "./Instrument.tsx";
 import { useFields } from "./useFields.ts";
 import { useReading } from "./useReading.ts";
 
 export function ColdSoak({ find }: { find: KnownFind }) {
+  const { system } = useJob();
+  const unit = SHOWN.temperature[system].label;
   const reading = useReading(find);
-  const { fields, put, clear } = useFields("soak", { sensor: "", intake: "", room: "", hours: "" });
+  const { fields, put, clear } = useFields(`soak:${system}`, { sensor: "", intake: "", room: "", hours: "" });
   const { sensor, intake, room, hours } = fields;
   const isTyped = [sensor, room, hours].every((text) => text.trim() !== "");
   const outcome = worked(isTyped, () =>
     coldSoak({
-      sensorC: figure(sensor),
-      roomC: figure(room),
+      sensorC: celsiusOf(sensor, system),
+      roomC: celsiusOf(room, system),
       hours: figure(hours),
-      ...(intake.trim() ? { intakeC: figure(intake) } : {}),
+      ...(intake.trim() ? { intakeC: celsiusOf(intake, system) } : {}),
     }),
   );
   const result = outcome && "result" in outcome ? outcome.result : undefined;
@@ -33,9 +37,9 @@ export function ColdSoak({ find }: { find: KnownFind }) {
         )
       }
     >
-      <FigureField label="Coolant sensor" unit="°C" value={sensor} onChange={put("sensor")} />
-      <FigureField label="Intake air" unit="°C" value={intake} onChange={put("intake")} />
-      <FigureField label="Room" unit="°C" value={room} onChange={put("room")} />
+      <FigureField label="Coolant sensor" unit={unit} value={sensor} onChange={put("sensor")} />
+      <FigureField label="Intake air" unit={unit} value={intake} onChange={put("intake")} />
+      <FigureField label="Room" unit={unit} value={room} onChange={put("room")} />
       <FigureField label="Stood for" unit="h" value={hours} onChange={put("hours")} />
     </Instrument>
   );

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Judgement } from "../../../../core/judgement/index.ts";
-import { inShownTemperatures } from "../../../../core/units/index.ts";
+import { fromShown, inShownTemperatures, type System } from "../../../../core/units/index.ts";
 import { AfterPause } from "../../../ui/Announcer.tsx";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
@@ -24,6 +24,12 @@ export function worked<Result>(isTyped: boolean, calculate: () => Result): Worke
 /** A figure as typed: comma or point; NaN where it is none, so that the core refuses it by name. */
 export const figure = (text: string): number =>
   text.trim() === "" ? Number.NaN : Number(text.trim().replace(",", ".").replace("−", "-"));
+
+/** A temperature as typed, in the units of whoever types it; NaN where it is none. */
+export function celsiusOf(text: string, system: System): number {
+  const typed = figure(text);
+  return Number.isFinite(typed) ? fromShown(typed, "temperature", system) : typed;
+}
 
 export function FigureField({
   label,
@@ -74,7 +80,9 @@ export function Instrument({
       <div className="min-h-12">
         {outcome === undefined && <p className="text-ink-2">Fill it in; the verdict shows at once.</p>}
         {outcome && "trouble" in outcome && (
-          <p className="border-ink border-l-4 pl-3 font-bold">{outcome.trouble}</p>
+          <p className="border-ink border-l-4 pl-3 font-bold">
+            {inShownTemperatures(outcome.trouble, system)}
+          </p>
         )}
         {outcome && "result" in outcome && (
           <>
@@ -91,7 +99,7 @@ export function Instrument({
           outcome === undefined
             ? ""
             : "trouble" in outcome
-              ? outcome.trouble
+              ? inShownTemperatures(outcome.trouble, system)
               : `${outcome.result.verdict.replace("-", " ")}. ${inShownTemperatures(outcome.result.because, system)}`
         }
       />

@@ -1,10 +1,11 @@
 import { switchPotTest } from "../../../../core/electrics/index.ts";
+import { SHOWN, toShown } from "../../../../core/units/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany } from "../../../ui/Chips.tsx";
 import { CardLink } from "../../CardLink.tsx";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
-import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { celsiusOf, FigureField, Instrument, worked } from "./Instrument.tsx";
 import { useFields } from "./useFields.ts";
 import { useReading } from "./useReading.ts";
 
@@ -14,18 +15,18 @@ interface Noted {
 }
 
 export function Pot({ find }: { find: KnownFind }) {
-  const { page } = useJob();
+  const { page, system } = useJob();
   const reading = useReading(find);
   const { fanOnC = [], fanOffC = [] } = page.card ?? {};
   const stages = fanOnC.map((onC, index) => ({ onC, offC: fanOffC[index] }));
   const names = stages.length > 1 ? ["low closed", "high closed"] : ["closed"];
-  const { fields, change, put, clear } = useFields("pot", {
+  const { fields, change, put, clear } = useFields(`pot:${system}`, {
     celsius: "",
     closed: [] as string[],
     notes: [] as Noted[],
   });
   const { celsius, closed, notes } = fields;
-  const temperature = figure(celsius);
+  const temperature = celsiusOf(celsius, system);
   const note = () => {
     const noted = { celsius: temperature, closed: names.map((name) => closed.includes(name)) };
     change({ notes: [...notes, noted], celsius: "" });
@@ -58,7 +59,12 @@ export function Pot({ find }: { find: KnownFind }) {
         )
       }
     >
-      <FigureField label="Water" unit="°C" value={celsius} onChange={put("celsius")} />
+      <FigureField
+        label="Water"
+        unit={SHOWN.temperature[system].label}
+        value={celsius}
+        onChange={put("celsius")}
+      />
       <div className="flex flex-col gap-1">
         <span className="font-bold">Meter says</span>
         <ChipsMany label="Meter says" options={names} value={closed} onChange={put("closed")} />
@@ -71,7 +77,7 @@ export function Pot({ find }: { find: KnownFind }) {
           {notes
             .map(
               ({ celsius: at, closed: states }) =>
-                `${at}° ${states.map((state) => (state ? "closed" : "open")).join("/")}`,
+                `${Math.round(toShown(at, "temperature", system))}° ${states.map((state) => (state ? "closed" : "open")).join("/")}`,
             )
             .join("  →  ")}{" "}
           <Button weight="quiet" className="px-1" onClick={() => put("notes")(notes.slice(0, -1))}>

@@ -7,9 +7,10 @@ import {
   temperatureFromOhms,
   USUAL_SENSOR,
 } from "../../../../core/electrics/index.ts";
+import { format, SHOWN, type System } from "../../../../core/units/index.ts";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
-import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
+import { celsiusOf, FigureField, figure, Instrument, worked } from "./Instrument.tsx";
 import { useFields } from "./useFields.ts";
 import { useReading } from "./useReading.ts";
 
@@ -18,7 +19,17 @@ const HEIGHT = 150;
 const OUTCOMES = { "on-curve": "on", "off-curve": "off", open: "open", short: "short" } as const;
 
 /** Ohms against °C with the point measured: on the line is a sound sensor. */
-function Curve({ fit, ohms, actualC }: { fit: SensorFit; ohms: number; actualC: number }) {
+function Curve({
+  fit,
+  ohms,
+  actualC,
+  system,
+}: {
+  fit: SensorFit;
+  ohms: number;
+  actualC: number;
+  system: System;
+}) {
   const x = scaleLinear([0, 120], [44, WIDTH - 26]);
   const y = scaleLog([60, 8000], [HEIGHT - 24, 8]).clamp(true);
   const points = scaleLog([70, 7000], [0, 1]);
@@ -32,7 +43,7 @@ function Curve({ fit, ohms, actualC }: { fit: SensorFit; ohms: number; actualC: 
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-72"
       role="img"
-      aria-label="The sensor's ohms against °C, with the point measured"
+      aria-label={`The sensor's ohms against ${SHOWN.temperature[system].label}, with the point measured`}
     >
       {[100, 1000].map((tick) => (
         <g key={tick}>
@@ -44,7 +55,7 @@ function Curve({ fit, ohms, actualC }: { fit: SensorFit; ohms: number; actualC: 
       ))}
       {[0, 40, 80, 120].map((tick) => (
         <text key={tick} x={x(tick)} y={HEIGHT - 6} textAnchor="middle" fontSize="12" fill="var(--ink-2)">
-          {tick} °C
+          {format(tick, "temperature", system)}
         </text>
       ))}
       <path d={curve ?? ""} fill="none" stroke="var(--ink)" strokeWidth="2" />
@@ -64,13 +75,14 @@ function Curve({ fit, ohms, actualC }: { fit: SensorFit; ohms: number; actualC: 
 
 export function Sensor({ find }: { find: KnownFind }) {
   const reading = useReading(find);
-  const curve = useJob().page.card?.sensorCurve ?? [];
+  const { page, system } = useJob();
+  const curve = page.card?.sensorCurve ?? [];
   const cardFit = useMemo(() => (curve.length > 1 ? sensorFit(curve) : undefined), [curve]);
-  const { fields, put, clear } = useFields("sensor", { ohms: "", celsius: "" });
+  const { fields, put, clear } = useFields(`sensor:${system}`, { ohms: "", celsius: "" });
   const { ohms, celsius } = fields;
   const isOpen = /^(ol|open|∞)$/i.test(ohms.trim());
   const value = isOpen ? Number.POSITIVE_INFINITY : figure(ohms);
-  const actualC = figure(celsius);
+  const actualC = celsiusOf(celsius, system);
   const outcome = worked(ohms.trim() !== "" && celsius.trim() !== "", () =>
     sensorVerdict({ ohms: value, actualC, fit: cardFit }),
   );
@@ -83,8 +95,13 @@ export function Sensor({ find }: { find: KnownFind }) {
       onBook={() => result && reading("sensor-ohms", OUTCOMES[result.state], result, "Coolant sensor's ohms")}
     >
       <FigureField label="Meter, or OL" unit="Ω" value={ohms} onChange={put("ohms")} />
-      <FigureField label="Housing" unit="°C" value={celsius} onChange={put("celsius")} />
-      <Curve fit={cardFit ?? sensorFit(USUAL_SENSOR)} ohms={value} actualC={actualC} />
+      <FigureField
+        label="Housing"
+        unit={SHOWN.temperature[system].label}
+        value={celsius}
+        onChange={put("celsius")}
+      />
+      <Curve fit={cardFit ?? sensorFit(USUAL_SENSOR)} ohms={value} actualC={actualC} system={system} />
     </Instrument>
   );
 }

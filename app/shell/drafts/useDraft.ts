@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { useMember } from "../../shell/member.ts";
-import { keepDraft, readDraft } from "./browser-store.ts";
+import { useMember } from "../member.ts";
+import { keepDraft, readDraft } from "./draft-store.ts";
 
 /** What was typed in this tab, so that going from stage to stage shows it at once. */
 const atHand = new Map<string, unknown>();
