@@ -71,7 +71,7 @@ describe("a server that goes", () => {
     await page.close();
     page = await page.browserContext().newPage();
     await page.setViewport({ width: 1280, height: 800 });
-    page.setDefaultTimeout(8000);
+    page.setDefaultTimeout(20_000);
     await page.goto(`${application.address}/jobs/${OPEN}/ask`);
     await page.waitForSelector("aside [data-line]");
     await seen(page, "No server since");

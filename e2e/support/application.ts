@@ -4,7 +4,8 @@ import type { Scratch } from "../../server/testing/scratch-database.ts";
 import { launchBrowser } from "./browser.ts";
 import { Server } from "./server.ts";
 
-const LONGEST_WAIT_MS = 8000;
+// Two walks share two cores with their servers and browsers: what takes a second alone may take many.
+const LONGEST_WAIT_MS = 20_000;
 
 export const DESKTOP = { width: 1280, height: 800 };
 export const TABLET = { width: 800, height: 1180, hasTouch: true };
@@ -91,10 +92,9 @@ const LISTENING_MS = 60;
 
 /** Waits until React has taken the page over and the fonts are there. */
 export async function settled(page: Page): Promise<void> {
-  await page.waitForFunction(() => {
-    const body = document.body.firstElementChild;
-    return body !== null && Object.keys(body).some((key) => key.startsWith("__react"));
-  });
+  await page.waitForFunction(() =>
+    [...document.body.children].some((child) => Object.keys(child).some((key) => key.startsWith("__react"))),
+  );
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
   await new Promise((resolve) => setTimeout(resolve, LISTENING_MS));
 }
