@@ -148,7 +148,8 @@ describe("for somebody who reads °F", () => {
     );
     expect(await said()).toMatch(/pass.*°F/);
     await fill("Housing", "1760");
-    await seen(page, "outside");
+    await seen(page, "is outside");
+    expect(await said()).toMatch(/outside −40.°F \(-40.°C\) to 266.°F/);
     await fill("Housing", "176");
     await bookIt();
     expect(await lastLine()).toMatch(/°F/);

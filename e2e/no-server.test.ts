@@ -119,6 +119,11 @@ describe("a server that goes", () => {
     await tap(page, "Sign the job");
     await tap(page, "Yes, sign the job");
     await seen(page, "Signed here, not sent yet");
+    await seen(page, "Signed here. Nothing more is booked until the server has it");
+    expect(await page.$("::-p-aria(Undo)")).toBeNull();
+    await (await page.$$("aside [data-line] [data-row]")).at(-1)?.click();
+    await seen(page, "It is on its way");
+    await page.keyboard.press("Escape");
     await application.start();
     await seen(page, "Signed and locked");
     await allSent(page);

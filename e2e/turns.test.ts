@@ -97,6 +97,23 @@ describe("what was typed stays", () => {
     await page.locator("[data-entry-line]").fill("");
   });
 
+  it("an unbooked log: over a reload, until it is put away", async () => {
+    await application.go(page, `/jobs/${jobId("open-build")}/prove`);
+    const input = await page.waitForSelector('input[type="file"]');
+    await input?.uploadFile("samples/sound-one-fan.csv" as never);
+    await seen(page, "not booked yet");
+    await pause(400);
+    await page.reload();
+    await seen(page, "sound-one-fan.csv");
+    await seen(page, "not booked yet");
+    await tap(page, "Put it away");
+    await seen(page, "Drop a warm-up log here.");
+    await page.reload();
+    await settled(page);
+    await pause(500);
+    expect(await page.evaluate(() => document.body.textContent?.includes("sound-one-fan.csv"))).toBe(false);
+  });
+
   it("half a vehicle: over a reload, until it is written down", async () => {
     await application.go(page, "/vehicles/new");
     await field("Plate").fill("MRW 9191");

@@ -18,8 +18,10 @@ export interface JobContext {
   waiting: ReadonlySet<string>;
   system: System;
   timeZone: string;
-  /** The signature given here that the server doesn't have yet. */
-  unsentSignature: Unsent | undefined;
+  /** The signature that this person gave here and the page doesn't know of yet, sent or not. */
+  ownSignature: Unsent | undefined;
+  /** Ids of lines that were sent as something else than a line: they can't be corrected as one. */
+  parcels: ReadonlySet<string>;
   /** False for the front desk, and for a signed job but for corrections. */
   mayBook: boolean;
   /** A signed job still takes corrections. */
@@ -51,7 +53,7 @@ function actWords(drafts: readonly EntryDraft[], entries: readonly Entry[], syst
 
 /** What every stage works with: the book as this browser knows it, and the one way to add to it. */
 export function useJobBook(page: JobPage, stage: Stage): JobContext {
-  const { units, timeZone, role } = useMember();
+  const { units, timeZone, role, personId } = useMember();
   const outbox = useOutbox();
   const { unsent, booked } = useOutboxState();
   const entries = useMemo(
@@ -107,21 +109,32 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
     },
     [outbox, page.job.id, stage, units],
   );
-  const unsentSignature = useMemo(
+  const sentHere = useMemo(() => [...unsent, ...booked], [unsent, booked]);
+  const ownSignature = useMemo(
     () =>
-      unsent.find(
-        ({ jobId, parcel, refused }) => jobId === page.job.id && parcel?.kind === "signature" && !refused,
+      sentHere.find(
+        (each) =>
+          each.jobId === page.job.id &&
+          each.personId === personId &&
+          each.parcel?.kind === "signature" &&
+          !each.refused,
       ),
-    [unsent, page.job.id],
+    [sentHere, page.job.id, personId],
   );
-  const mayBook = role !== "desk" && !page.job.signedAt && !unsentSignature;
-  const mayCorrect = role !== "desk";
+  const parcels = useMemo(
+    () => new Set(sentHere.filter(({ parcel }) => parcel).map(({ entry }) => entry.id)),
+    [sentHere],
+  );
+  const isLocked = page.job.signedAt === null && ownSignature !== undefined;
+  const mayBook = role !== "desk" && !page.job.signedAt && !isLocked;
+  const mayCorrect = role !== "desk" && !isLocked;
   return useMemo(
     () => ({
       page,
       entries,
       waiting,
-      unsentSignature,
+      ownSignature,
+      parcels,
       system: units,
       timeZone,
       mayBook,
@@ -129,7 +142,7 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
       book,
       notice,
     }),
-    [page, entries, waiting, unsentSignature, units, timeZone, mayBook, mayCorrect, book, notice],
+    [page, entries, waiting, ownSignature, parcels, units, timeZone, mayBook, mayCorrect, book, notice],
   );
 }
 

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 
 /**
  * What a form was refused for, all of it in one place: each message leads to its field. It takes the focus when it comes
@@ -9,15 +9,20 @@ export function ErrorSummary({ fields, message }: { fields: Record<string, strin
   const wrong = Object.entries(fields).filter(([name]) => name !== "form");
   const isShown = wrong.length > 0 || Boolean(message);
   const what = JSON.stringify([fields, message]);
+  const [labels, setLabels] = useState<Record<string, string>>({});
+  const fieldOf = (name: string) =>
+    (box.current?.closest("form") ?? document).querySelector<HTMLInputElement>(
+      `[name="${CSS.escape(name)}"]`,
+    );
   // biome-ignore lint/correctness/useExhaustiveDependencies: it takes the focus for each new set of what is wrong
   useEffect(() => {
-    if (isShown) box.current?.focus();
+    if (!isShown) return;
+    setLabels(
+      Object.fromEntries(wrong.map(([name]) => [name, fieldOf(name)?.labels?.[0]?.textContent ?? ""])),
+    );
+    box.current?.focus();
   }, [what, isShown]);
   if (!isShown) return null;
-  const goTo = (name: string) => {
-    const form = box.current?.closest("form") ?? document;
-    form.querySelector<HTMLElement>(`[name="${CSS.escape(name)}"]`)?.focus();
-  };
   return (
     <div ref={box} tabIndex={-1} role="alert" className="border-ink border-l-[6px] bg-wash py-2 pl-4">
       {message && <p className="font-bold">{message}</p>}
@@ -34,9 +39,9 @@ export function ErrorSummary({ fields, message }: { fields: Record<string, strin
                 <button
                   type="button"
                   className="min-h-11 text-left underline underline-offset-4"
-                  onClick={() => goTo(name)}
+                  onClick={() => fieldOf(name)?.focus()}
                 >
-                  {said}
+                  {labels[name] ? `${labels[name]}: ${said}` : said}
                 </button>
               </li>
             ))}

@@ -1,4 +1,4 @@
-import { Form, redirect, useLoaderData, useNavigation } from "react-router";
+import { redirect, useLoaderData, useNavigation } from "react-router";
 import { Refusal } from "../../server/refusal.ts";
 import { changeCard } from "../../server/vehicles/change-card.ts";
 import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
@@ -9,11 +9,8 @@ import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
-import { ErrorSummary } from "../ui/ErrorSummary.tsx";
-import { SummedUp } from "../ui/Field.tsx";
 import { CardFields } from "../vehicle-new/CardFields.tsx";
-import { useCardCheck } from "../vehicle-new/useCardCheck.ts";
-import { useFormDraft } from "../vehicle-new/useFormDraft.ts";
+import { KeptForm } from "../vehicle-new/KeptForm.tsx";
 import { CardForm, cardOf, cardTrouble } from "../vehicle-new/vehicle.form.ts";
 
 export const meta = () => [{ title: "Cooling card · Warm Ledger" }];
@@ -41,9 +38,6 @@ export default function CardPage() {
   const { vehicle, card } = useLoaderData<typeof loader>();
   const { units } = useMember();
   const isBusy = useNavigation().state !== "idle";
-  const { fields, message, check } = useCardCheck(CardForm);
-  const isRefused = Object.keys(fields).length > 0 || message !== undefined;
-  const { form, keep, sent } = useFormDraft(`card:${vehicle.id}:${units}`, isRefused);
   return (
     <main id="work" className="max-w-5xl p-5 lg:p-7">
       <h1 className="mb-1 text-3xl">
@@ -52,31 +46,22 @@ export default function CardPage() {
       <p className="mb-5 text-ink-2">
         Every change is kept on the vehicle's page, with who made it and when.
       </p>
-      <Form
-        ref={form}
-        method="post"
-        noValidate
-        onInput={keep}
-        onSubmit={(event) => {
-          check(event);
-          if (!event.defaultPrevented) sent();
-        }}
-        className="flex flex-col gap-8"
-      >
-        <SummedUp value>
-          <ErrorSummary fields={fields} message={message} />
-          <input type="hidden" name="system" value={units} />
-          <CardFields fields={fields} card={card} />
-          <div className="flex justify-end gap-3">
-            <ButtonLink to={`/vehicles/${vehicle.id}`} weight="quiet">
-              Leave it
-            </ButtonLink>
-            <Button type="submit" weight="main" disabled={isBusy}>
-              Change the card
-            </Button>
-          </div>
-        </SummedUp>
-      </Form>
+      <KeptForm form={CardForm} draftKey={`card:${vehicle.id}:${units}`}>
+        {(fields) => (
+          <>
+            <input type="hidden" name="system" value={units} />
+            <CardFields fields={fields} card={card} />
+            <div className="flex justify-end gap-3">
+              <ButtonLink to={`/vehicles/${vehicle.id}`} weight="quiet">
+                Leave it
+              </ButtonLink>
+              <Button type="submit" weight="main" disabled={isBusy}>
+                Change the card
+              </Button>
+            </div>
+          </>
+        )}
+      </KeptForm>
     </main>
   );
 }

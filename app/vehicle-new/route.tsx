@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { Form, redirect, useLoaderData, useNavigation } from "react-router";
+import { redirect, useLoaderData, useNavigation } from "react-router";
 import { v4 as newId } from "uuid";
 import { SHOWN } from "../../core/units/index.ts";
 import { Refusal } from "../../server/refusal.ts";
@@ -11,11 +11,9 @@ import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
-import { ErrorSummary } from "../ui/ErrorSummary.tsx";
-import { SummedUp, TextField } from "../ui/Field.tsx";
+import { TextField } from "../ui/Field.tsx";
 import { CardFields } from "./CardFields.tsx";
-import { useCardCheck } from "./useCardCheck.ts";
-import { useFormDraft } from "./useFormDraft.ts";
+import { KeptForm } from "./KeptForm.tsx";
 import { cardOf, cardTrouble, VehicleForm } from "./vehicle.form.ts";
 
 export const meta = () => [{ title: "Add a vehicle · Warm Ledger" }];
@@ -46,75 +44,63 @@ export default function AddVehicle() {
   const { id } = useLoaderData<typeof loader>();
   const { units } = useMember();
   const isBusy = useNavigation().state !== "idle";
-  const { fields, message, check } = useCardCheck(VehicleForm);
-  const isRefused = Object.keys(fields).length > 0 || message !== undefined;
-  const { form, keep, sent } = useFormDraft(`vehicle-new:${units}`, isRefused);
   const unit = (dimension: keyof typeof SHOWN) => SHOWN[dimension][units].label;
   return (
     <main id="work" className="max-w-5xl p-5 lg:p-7">
       <h1 className="mb-5 text-3xl">Add a vehicle</h1>
-      <Form
-        ref={form}
-        method="post"
-        noValidate
-        onInput={keep}
-        onSubmit={(event) => {
-          check(event);
-          if (!event.defaultPrevented) sent();
-        }}
-        className="flex flex-col gap-8"
-      >
-        <SummedUp value>
-          <ErrorSummary fields={fields} message={message} />
-          <input type="hidden" name="id" value={id} />
-          <input type="hidden" name="system" value={units} />
-          <fieldset className="grid gap-4 sm:grid-cols-2">
-            <legend className="mb-3 border-ink border-b-2 font-bold text-xl">The vehicle</legend>
-            <TextField
-              label="Plate"
-              name="plate"
-              autoCapitalize="characters"
-              required
-              maxLength={16}
-              className="figure"
-              error={fields.plate}
-            />
-            <TextField
-              label="VIN"
-              name="vin"
-              autoCapitalize="characters"
-              required
-              maxLength={20}
-              className="figure"
-              error={fields.vin}
-            />
-            <TextField label="Make and model" name="name" required maxLength={80} error={fields.name} />
-            <TextField
-              label="What it does"
-              name="use"
-              maxLength={80}
-              hint="School run, gritter, society car"
-              error={fields.use}
-            />
-            <TextField
-              label="Distance"
-              name="distance"
-              inputMode="decimal"
-              unit={unit("distance")}
-              error={fields.distance}
-            />
-          </fieldset>
-          <CardFields fields={fields} />
-          <div className="flex justify-end gap-3">
-            <ButtonLink to="/vehicles" weight="quiet">
-              Leave it
-            </ButtonLink>
-            <Button type="submit" weight="main" disabled={isBusy}>
-              Write it down
-            </Button>
-          </div>
-        </SummedUp>
-      </Form>
+      <KeptForm form={VehicleForm} draftKey={`vehicle-new:${units}`}>
+        {(fields) => (
+          <>
+            <input type="hidden" name="id" value={id} />
+            <input type="hidden" name="system" value={units} />
+            <fieldset className="grid gap-4 sm:grid-cols-2">
+              <legend className="mb-3 border-ink border-b-2 font-bold text-xl">The vehicle</legend>
+              <TextField
+                label="Plate"
+                name="plate"
+                autoCapitalize="characters"
+                required
+                maxLength={16}
+                className="figure"
+                error={fields.plate}
+              />
+              <TextField
+                label="VIN"
+                name="vin"
+                autoCapitalize="characters"
+                required
+                maxLength={20}
+                className="figure"
+                error={fields.vin}
+              />
+              <TextField label="Make and model" name="name" required maxLength={80} error={fields.name} />
+              <TextField
+                label="What it does"
+                name="use"
+                maxLength={80}
+                hint="School run, gritter, society car"
+                error={fields.use}
+              />
+              <TextField
+                label="Distance"
+                name="distance"
+                inputMode="decimal"
+                unit={unit("distance")}
+                error={fields.distance}
+              />
+            </fieldset>
+            <CardFields fields={fields} />
+            <div className="flex justify-end gap-3">
+              <ButtonLink to="/vehicles" weight="quiet">
+                Leave it
+              </ButtonLink>
+              <Button type="submit" weight="main" disabled={isBusy}>
+                Write it down
+              </Button>
+            </div>
+          </>
+        )}
+      </KeptForm>
     </main>
   );
 }

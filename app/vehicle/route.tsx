@@ -1,20 +1,15 @@
-import { Link, redirect, useLoaderData } from "react-router";
-import { openJob } from "../../server/jobs/open-job.ts";
-import { Refusal } from "../../server/refusal.ts";
+import { Link, useLoaderData } from "react-router";
 import { readShop } from "../../server/shops/read-shop.ts";
 import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
-import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
-import { readForm } from "../shell/read-body.server.ts";
 import { ButtonLink } from "../ui/Button.tsx";
 import { Figure } from "../ui/Figure.tsx";
 import type { Route } from "./+types/route";
 import { CardChanges } from "./CardChanges.tsx";
 import { CoolingCard } from "./CoolingCard.tsx";
 import { OpenJob } from "./OpenJob.tsx";
-import { OpenJobForm } from "./open-job.form.ts";
 import { PartLives } from "./PartLives.tsx";
 import { Timeline } from "./Timeline.tsx";
 
@@ -29,18 +24,6 @@ export const loader = guarded("desk", async ({ params, desk }) => {
     ...page,
     people: people.filter((person) => person.role !== "desk").map(({ id, name }) => ({ id, name })),
   };
-});
-
-export const action = guarded("desk", async ({ request, params, desk }) => {
-  const form = await readForm(request);
-  if (form.get("assignedTo") === "") form.delete("assignedTo");
-  const checked = checkForm(OpenJobForm, form);
-  if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
-  const { id, bay, assignedTo = null } = checked.value;
-  await desk((given) =>
-    openJob(given, { id, bay: bay.trim(), assignedTo, vehicleId: params.vehicleId ?? "" }),
-  );
-  return redirect(`/jobs/${id}/ask`);
 });
 
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("vehicle/route");

@@ -43,6 +43,10 @@ async function fillBook(application: Application, id: string): Promise<void> {
        FROM jsonb_to_recordset($1::jsonb) AS r(shop_id uuid, id uuid, job_id uuid, seq int, stage text, kind text, account text, item text, place text, "out" float8, text text)`,
     { bind: [JSON.stringify(rows)] },
   );
+  // The server numbers on from here, so that a new line is the last.
+  await application.scratch.owner.sequelize.query("UPDATE jobs SET last_seq = $1 WHERE id = $2", {
+    bind: [1000 + LINES, id],
+  });
 }
 
 /** From a click to the drawing in which `isThere` first holds, ms. */

@@ -33,7 +33,8 @@ function soundOf<Fact extends object>(
 ): { fact: Fact } | { trouble: string } {
   const fact = new kind();
   for (const [name, value] of Object.entries(fields)) {
-    if (name === "__proto__") return { trouble: "There is no such thing as “__proto__” in it." };
+    // What every object has by nature is nobody's field, and put in its place it breaks whoever asks for it.
+    if (name in Object.prototype) return { trouble: `There is no such thing as “${name}” in it.` };
     if (value !== undefined) (fact as Loose)[name] = value;
   }
   const [trouble] = messagesOf(

@@ -128,6 +128,18 @@ describe("what is not known here", () => {
     expect(factsOf([later], Waiting)).toEqual([]);
   });
 
+  it.each(Object.getOwnPropertyNames(Object.prototype))("never throws where a fact holds “%s”", (name) => {
+    for (const kind of FACTS)
+      for (const value of [null, {}, [], 1, "x", true]) {
+        const data = JSON.parse(`{"${name}":${JSON.stringify(value)}}`) as object;
+        const entries = book([
+          { ...kind.example, data: { ...kind.example.data, ...data } } as Partial<Entry>,
+        ]);
+        for (const entry of entries) expect(describeEntry(entry, "us").length).toBeGreaterThan(0);
+        lastFact(entries, kind);
+      }
+  });
+
   it("never throws, whatever stands in an entry", () => {
     const anything = fc.record({
       kind: fc.constantFrom("movement", "reading", "test", "decision", "caution", "note"),

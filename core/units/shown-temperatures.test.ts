@@ -12,6 +12,10 @@ describe("a sentence written in °C, as a US shop reads it", () => {
     ],
     ["the computer reads −40 °C", "the computer reads −40 °F (−40 °C)"],
     ["hottest 98°C", "hottest 208 °F (98 °C)"],
+    [
+      "960 °C at the housing is outside -40 to 130 °C",
+      "1760 °F (960 °C) at the housing is outside −40 °F (-40 °C) to 266 °F (130 °C)",
+    ],
   ])("%s", (metric, shown) => expect(us(metric)).toBe(shown));
 
   it.each([

@@ -4,6 +4,9 @@ import type { System } from "./units.ts";
 const FIGURE =
   /((?:by|within)\s)?([-−]?\d+(?:[.,]\d+)?)\s?°C(?=(\s(?:apart|above|below|a minute|either way|under|over|hot|cold|tolerance)\b)?)/g;
 
+/** The first figure of a range has no unit of its own: it is the last one's. */
+const RANGE = /(outside [-−]?\d+(?:[.,]\d+)?)( to [-−]?\d+(?:[.,]\d+)?\s?°C)/g;
+
 /** A degree of difference: 5 °C apart is 9 °F apart, not 41. */
 const PER_CELSIUS = 1.8;
 
@@ -13,9 +16,9 @@ const PER_CELSIUS = 1.8;
  */
 export function inShownTemperatures(text: string, system: System): string {
   if (system === "metric") return text;
-  return text.replace(
-    FIGURE,
-    (whole, lead: string | undefined, figure: string, trail: string | undefined) => {
+  return text
+    .replace(RANGE, "$1 °C$2")
+    .replace(FIGURE, (whole, lead: string | undefined, figure: string, trail: string | undefined) => {
       const isDifference = lead !== undefined || trail !== undefined;
       const celsius = Number(figure.replace("−", "-").replace(",", "."));
       if (!Number.isFinite(celsius) || Math.abs(celsius) > 1000) return whole;
@@ -23,6 +26,5 @@ export function inShownTemperatures(text: string, system: System): string {
         ? `${Math.round(celsius * PER_CELSIUS)}\u00a0°F`
         : format(celsius, "temperature", "us");
       return `${lead ?? ""}${shown} (${figure}\u00a0°C)`;
-    },
-  );
+    });
 }

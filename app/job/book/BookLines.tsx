@@ -1,5 +1,5 @@
 import { Search } from "lucide-react";
-import { Fragment, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { Fragment, useDeferredValue, useMemo, useRef, useState } from "react";
 import { correctedIds, type Entry } from "../../../core/ledger/index.ts";
 import { moveFocus } from "../../ui/arrows.ts";
 import { clockOf, dayOf } from "../../ui/dates.ts";
@@ -64,12 +64,6 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
   const [opened, setOpened] = useState<Entry>();
   const undo = useUndo(context);
   useFoot(scroller);
-  const last = entries.at(-1)?.id ?? "";
-  const isOwn = waiting.has(last);
-  // What was booked here a moment ago is in view, however far up the book was read.
-  useEffect(() => {
-    if (isOwn && last && scroller.current) scroller.current.scrollTop = scroller.current.scrollHeight;
-  }, [isOwn, last]);
   const { shown, before, after, measure } = useRows(lines.length, scroller);
   return (
     <>

@@ -57,7 +57,7 @@ export function EntryLine({
   stage: Stage;
   given?: GivenLine;
 }) {
-  const { page, book, mayBook } = context;
+  const { page, book, mayBook, ownSignature } = context;
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useDraft(`line:${page.job.id}`);
@@ -86,7 +86,9 @@ export function EntryLine({
   if (!mayBook && !isSigned)
     return (
       <p className="border-rule border-t px-5 py-4 text-ink-2">
-        The front desk reads the book; technicians write in it.
+        {ownSignature
+          ? "Signed here. Nothing more is booked until the server has it, or the signature is taken back on Sign."
+          : "The front desk reads the book; technicians write in it."}
       </p>
     );
   const isRefusedHere = isSigned && line && "entry" in line && !line.entry.corrects;

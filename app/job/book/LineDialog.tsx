@@ -12,6 +12,7 @@ import { lineWords } from "./line-words.ts";
 function staysBecause(entry: Entry, context: JobContext): string | undefined {
   const stays = factOf(entry)?.kind.staysBecause;
   if (stays) return `${stays}.`;
+  if (context.parcels.has(entry.id)) return "It is on its way; what isn't sent is taken back under “unsent”.";
   const by = context.entries.find((each) => each.corrects === entry.id);
   if (correctedIds(context.entries).has(entry.id))
     return by ? `Line ${by.seq} has corrected it: open that one.` : "It has been corrected.";

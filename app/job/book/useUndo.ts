@@ -23,7 +23,7 @@ function lastAct(entries: readonly Entry[]): Entry[] {
 
 /** One tap that strikes what this person booked last, offered for a minute on the newest line. */
 export function useUndo(context: JobContext): { lineId: string; undo: () => void } | undefined {
-  const { entries, book, mayCorrect } = context;
+  const { entries, book, mayCorrect, parcels } = context;
   const { personId } = useMember();
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
@@ -37,7 +37,9 @@ export function useUndo(context: JobContext): { lineId: string; undo: () => void
   if (!last || last.by !== personId || !mayCorrect) return undefined;
   const age = now - new Date(last.at).getTime();
   const off = correctedIds(entries);
-  const isFree = act.every((entry) => !off.has(entry.id) && !factOf(entry)?.kind.isServers);
+  const isFree = act.every(
+    (entry) => !off.has(entry.id) && !parcels.has(entry.id) && !factOf(entry)?.kind.isServers,
+  );
   if (!isFree || age > OFFERED_MS || age < -OFFERED_MS) return undefined;
   return {
     lineId: last.id,

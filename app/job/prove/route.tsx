@@ -112,6 +112,12 @@ export default function Prove() {
     if (book({ kind: "reading", item: "warm-up log", text: `${name}, judged once it is sent` }, [id], parcel))
       setDraft(undefined);
   };
+  const putAway = () => {
+    forget();
+    setChosen(undefined);
+    setDraft(undefined);
+    if (last) void open(last.logId, last.log, last.restedH);
+  };
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
@@ -159,7 +165,16 @@ export default function Prove() {
   return (
     <Work
       title="Does it do what the card says?"
-      act={canBook && <Button onClick={bookIt}>Book this log</Button>}
+      act={
+        canBook && (
+          <>
+            <Button weight="quiet" onClick={putAway}>
+              Put it away
+            </Button>
+            <Button onClick={bookIt}>Book this log</Button>
+          </>
+        )
+      }
       next={{ label: "On to Sign", to: "sign" }}
     >
       <Cautions texts={CAUTIONS} />

@@ -6,20 +6,26 @@ import type { Unsent } from "../outbox/outbox.ts";
 import { Work } from "../Work.tsx";
 import { Summary } from "./Summary.tsx";
 
-/** Signed here, with no server to lock it yet. */
-export function SignedHere({ unsent }: { unsent: Unsent }) {
-  const { timeZone } = useJob();
+/** Signed here: on its way to the server, or there and not read back yet. */
+export function SignedHere({ signature }: { signature: Unsent }) {
+  const { timeZone, waiting } = useJob();
   const outbox = useOutbox();
+  const { entry, stuck } = signature;
+  const isUnsent = waiting.has(entry.id);
   return (
-    <Work title="Signed here, not sent yet">
+    <Work title={isUnsent ? "Signed here, not sent yet" : "Signed"}>
       <p role="status" className="text-xl">
-        Signed at {clockOf(unsent.entry.at, timeZone)}. It is locked once the server has it
-        {unsent.stuck ? "" : "; nothing more is booked here until then"}.
+        Signed at {clockOf(entry.at, timeZone)}.{" "}
+        {isUnsent
+          ? "It is locked once the server has it; nothing more is booked here until then."
+          : "The server has it: the job is locked."}
       </p>
-      {unsent.stuck && <p className="border-ink border-l-4 pl-3 font-bold">{unsent.stuck}</p>}
-      <div>
-        <Button onClick={() => void outbox.discard(unsent.entry.id)}>Take the signature back</Button>
-      </div>
+      {stuck && <p className="border-ink border-l-4 pl-3 font-bold">{stuck}</p>}
+      {isUnsent && (
+        <div>
+          <Button onClick={() => void outbox.discard(entry.id)}>Take the signature back</Button>
+        </div>
+      )}
       <Summary />
     </Work>
   );

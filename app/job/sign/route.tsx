@@ -1,16 +1,9 @@
 import { useState } from "react";
-import { redirect } from "react-router";
 import { v4 as newId } from "uuid";
 import { notWritten } from "../../../core/job/index.ts";
 import { mayClose, standing } from "../../../core/ledger/index.ts";
-import { signJob } from "../../../server/jobs/sign-job.ts";
-import { Refusal } from "../../../server/refusal.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
-import { checkForm } from "../../shell/forms.ts";
-import { guarded } from "../../shell/guard.server.ts";
-import { keptPosting } from "../../shell/kept/posting.ts";
 import { useMember } from "../../shell/member.ts";
-import { readForm } from "../../shell/read-body.server.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextArea } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
@@ -21,22 +14,13 @@ import { Missing } from "./Missing.tsx";
 import { Signed } from "./Signed.tsx";
 import { SignedHere } from "./SignedHere.tsx";
 import { Summary } from "./Summary.tsx";
-import { openSent, SignForm } from "./sign.form.ts";
+import { openSent } from "./sign.form.ts";
 
 const LEAST_REASON = 10;
 
-export const action = guarded("technician", async ({ request, params, desk }) => {
-  const checked = checkForm(SignForm, await readForm(request));
-  if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
-  await desk((given) => signJob(given, params.jobId ?? "", checked.value));
-  return redirect(`/jobs/${params.jobId}/sign`);
-});
-
-export const clientAction = keptPosting();
-
 /** The open balance in words. Something open takes a reason; signing is asked for once more, elsewhere. */
 export default function Sign() {
-  const { page, entries, system, book, mayBook, mayCorrect, waiting, unsentSignature } = useJob();
+  const { page, entries, system, book, mayBook, mayCorrect, waiting, ownSignature } = useJob();
   const { unsent } = useOutboxState();
   const outbox = useOutbox();
   const { role } = useMember();
@@ -44,7 +28,7 @@ export default function Sign() {
   const [asked, setAsked] = useState<string>();
   const [isTold, setTold] = useState(false);
   if (page.job.signedAt) return <Signed />;
-  if (unsentSignature) return <SignedHere unsent={unsentSignature} />;
+  if (ownSignature) return <SignedHere signature={ownSignature} />;
   const shown = mayClose(entries, system).because;
   const metric = mayClose(entries).because;
   const missing = notWritten(entries);

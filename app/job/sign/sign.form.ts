@@ -1,5 +1,4 @@
-import { Transform } from "class-transformer";
-import { ArrayMaxSize, IsArray, IsInt, IsString, IsUUID, Length } from "class-validator";
+import { ArrayMaxSize, IsArray, IsInt, IsString, IsUUID, Length, Max, Min } from "class-validator";
 
 const MOST_OPEN_SENT = 150;
 /** A post is 64 kB at most, and a letter of any script takes up to nine of its bytes, those of the reason too. */
@@ -25,22 +24,15 @@ export class SignForm {
   @Length(0, 2000, { message: "At most 2000 letters." })
   reason: string;
 
-  /** What was shown as open, in the core's own metric words, as a list; a form sends it as JSON. */
-  @Transform(({ value }) => {
-    if (typeof value !== "string") return value;
-    try {
-      return JSON.parse(value);
-    } catch {
-      return undefined;
-    }
-  })
+  /** What was shown as open, in the core's own metric words. */
   @IsArray({ message: "Load the page again." })
   @ArrayMaxSize(MOST_OPEN_SENT, { message: "Load the page again." })
   @IsString({ each: true })
   openSeen: string[];
 
   /** How many were shown as open, of which `openSeen` are the first. */
-  @Transform(({ value }) => (/^\d{1,6}$/.test(String(value)) ? Number(value) : Number.NaN))
   @IsInt({ message: "Load the page again." })
+  @Min(0, { message: "Load the page again." })
+  @Max(999_999, { message: "Load the page again." })
   openCount: number;
 }

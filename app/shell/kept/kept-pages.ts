@@ -1,13 +1,20 @@
 import { clear, createStore, delMany, entries, get, set, type UseStore } from "idb-keyval";
 
+/** A week: longer than any job that anybody goes on with by heart. */
+const KEPT_MS = 7 * 86_400_000;
+
+/** Raised when what a reading holds changes: what an older version kept is none that this one can draw. */
+const SHAPE = 1;
+
 /** What a page was read as, and when. */
 export interface KeptPage {
   at: string;
   data: unknown;
+  shape: number;
 }
 
-/** A week: longer than any job that anybody goes on with by heart. */
-const KEPT_MS = 7 * 86_400_000;
+const isGone = ({ at, shape }: KeptPage, now: number) =>
+  shape !== SHAPE || now - new Date(at).getTime() > KEPT_MS;
 
 let opened: UseStore | undefined;
 const store = () => {
@@ -20,14 +27,14 @@ const atHand = new Map<string, KeptPage>();
 
 /** Keeps a page as it was read now. A store that fails leaves this tab's own memory. */
 export async function keepPage(name: string, data: unknown, at = new Date().toISOString()): Promise<void> {
-  const page = { at, data };
+  const page = { at, data, shape: SHAPE };
   atHand.set(name, page);
   await set(name, page, store()).catch(() => undefined);
 }
 
 export async function readPage(name: string): Promise<KeptPage | undefined> {
   const known = atHand.get(name) ?? (await get<KeptPage>(name, store()).catch(() => undefined));
-  if (!known || Date.now() - new Date(known.at).getTime() > KEPT_MS) return undefined;
+  if (!known || isGone(known, Date.now())) return undefined;
   atHand.set(name, known);
   return known;
 }
@@ -44,9 +51,9 @@ export async function forgetPages(): Promise<void> {
   await clear(store()).catch(() => undefined);
 }
 
-/** Lets go of what is too old to be shown. */
+/** Lets go of what is too old to be shown, or of an older version. */
 export async function forgetOld(now = Date.now()): Promise<void> {
   const all = await entries<string, KeptPage>(store()).catch(() => []);
-  const old = all.filter(([, { at }]) => now - new Date(at).getTime() > KEPT_MS).map(([name]) => name);
+  const old = all.filter(([, page]) => isGone(page, now)).map(([name]) => name);
   if (old.length > 0) await delMany(old, store()).catch(() => undefined);
 }
