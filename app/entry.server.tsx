@@ -25,6 +25,8 @@ export default function handleRequest(
       </NonceContext>,
       {
         nonce,
+        // The parts of a page are boundaries for taking it over piece by piece; it still comes as one.
+        progressiveChunkSize: Number.MAX_SAFE_INTEGER,
         [waitForAll ? "onAllReady" : "onShellReady"]() {
           isSent = true;
           const body = new PassThrough();

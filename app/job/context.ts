@@ -6,7 +6,7 @@ import type { System } from "../../core/units/index.ts";
 import type { JobPage } from "../../server/jobs/read-job.ts";
 import { useMember } from "../shell/member.ts";
 import { announce } from "../ui/announcer.ts";
-import { useOutbox, useOutboxState } from "./outbox/OutboxProvider.tsx";
+import { useOutbox, useOutboxLines } from "./outbox/OutboxProvider.tsx";
 import { type OutgoingEntry, type Parcel, type Unsent, withUnsent } from "./outbox/outbox.ts";
 import { tellAct } from "./outbox/tell-act.ts";
 
@@ -55,7 +55,7 @@ function actWords(drafts: readonly EntryDraft[], entries: readonly Entry[], syst
 export function useJobBook(page: JobPage, stage: Stage): JobContext {
   const { units, timeZone, role, personId } = useMember();
   const outbox = useOutbox();
-  const { unsent, booked } = useOutboxState();
+  const { unsent, booked } = useOutboxLines();
   const entries = useMemo(
     () => withUnsent(page.entries, [...booked, ...unsent], page.job.id),
     [page.entries, page.job.id, booked, unsent],

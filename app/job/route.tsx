@@ -12,6 +12,7 @@ import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
 import { STAGE_NAMES } from "../shell/stage-names.ts";
 import { staysWhileBrowsing } from "../shell/stays.ts";
+import { Part } from "../ui/Part.tsx";
 import type { Route } from "./+types/route";
 import { Book } from "./book/Book.tsx";
 import { useJobBook } from "./context.ts";
@@ -68,13 +69,21 @@ export default function JobPage() {
   return (
     <div className="book:grid book:h-full book:grid-cols-[minmax(0,1fr)_384px]">
       <div className="flex min-w-0 flex-col book:h-full book:min-h-0">
-        <JobHeader context={context} />
-        <StageStrip jobId={page.job.id} entries={context.entries} isSigned={page.job.signedAt !== null} />
+        <Part>
+          <JobHeader context={context} />
+        </Part>
+        <Part>
+          <StageStrip jobId={page.job.id} entries={context.entries} isSigned={page.job.signedAt !== null} />
+        </Part>
         <main id="work" className="flex min-h-0 flex-1 flex-col">
-          <Outlet context={context} />
+          <Part>
+            <Outlet context={context} />
+          </Part>
         </main>
       </div>
-      <Book context={context} stage={stage} />
+      <Part>
+        <Book context={context} stage={stage} />
+      </Part>
     </div>
   );
 }

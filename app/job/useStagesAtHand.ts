@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { STAGES } from "../../core/ledger/index.ts";
+import { fetchParts } from "./later-parts.ts";
 
 interface Manifest {
   routes: Record<string, { module: string; imports?: string[] } | undefined>;
@@ -34,11 +35,18 @@ function fetchStages(): void {
     const route = manifest?.routes[`job/${stage}/route`];
     return route ? [route.module, ...(route.imports ?? [])] : [];
   });
-  for (const href of new Set(scripts)) {
-    if (document.querySelector(`link[rel="modulepreload"][href="${href}"]`)) continue;
+  const links = [...document.querySelectorAll<HTMLLinkElement>('link[rel="modulepreload"]')];
+  const known = new Set(links.map((link) => link.getAttribute("href")));
+  const missing = [...new Set(scripts)].filter((href) => !known.has(href));
+  // One at a time: a script is also compiled as it comes, and a tap in between wants the processor.
+  const fetchNext = () => {
+    const href = missing.shift();
+    if (!href) return void fetchParts();
     const link = document.createElement("link");
     link.rel = "modulepreload";
     link.href = href;
+    link.onload = link.onerror = fetchNext;
     document.head.append(link);
-  }
+  };
+  fetchNext();
 }

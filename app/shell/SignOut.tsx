@@ -1,7 +1,7 @@
 import { AlertDialog } from "radix-ui";
 import { type ReactNode, useState } from "react";
 import { useFetcher, useLocation } from "react-router";
-import { useOutboxState } from "../job/outbox/OutboxProvider.tsx";
+import { useOutboxLines } from "../job/outbox/OutboxProvider.tsx";
 import { Button } from "../ui/Button.tsx";
 import { useReturnFocus } from "../ui/useReturnFocus.ts";
 import type { Refused } from "./guard.server.ts";
@@ -17,7 +17,7 @@ export function SignOut({
   children: ReactNode;
 }) {
   const focus = useReturnFocus();
-  const { unsent } = useOutboxState();
+  const { unsent } = useOutboxLines();
   const [isAsked, setAsked] = useState(false);
   const { pathname, search } = useLocation();
   const leaving = useFetcher<Refused>();

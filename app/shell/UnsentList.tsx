@@ -1,12 +1,12 @@
 import { describeEntry } from "../../core/ledger/index.ts";
-import { useOutbox, useOutboxState } from "../job/outbox/OutboxProvider.tsx";
+import { useOutbox, useOutboxLines } from "../job/outbox/OutboxProvider.tsx";
 import { Button } from "../ui/Button.tsx";
 import { useMember } from "./member.ts";
 
 /** Every entry that isn't sent, with what became of it and the two ways out. */
 export default function UnsentList() {
   const outbox = useOutbox();
-  const { unsent } = useOutboxState();
+  const { unsent } = useOutboxLines();
   const { personId, units } = useMember();
   return (
     <ul className="mt-3 flex flex-col gap-3">

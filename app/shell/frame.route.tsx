@@ -3,6 +3,7 @@ import { Outlet, redirect, useLoaderData } from "react-router";
 import { OutboxProvider } from "../job/outbox/OutboxProvider.tsx";
 import { startOffline } from "../offline/start.ts";
 import { Announcer } from "../ui/Announcer.tsx";
+import { Part } from "../ui/Part.tsx";
 import { deviceCookie, readCookie, readPreferences } from "./cookies.server.ts";
 import { guarded } from "./guard.server.ts";
 import { ConnectionNote } from "./kept/ConnectionNote.tsx";
@@ -45,15 +46,21 @@ export default function Frame() {
         To the work
       </a>
       <div className="flex min-h-dvh flex-col-reverse rail:flex-row">
-        <Rail />
+        <Part>
+          <Rail />
+        </Part>
         <div className="flex min-w-0 flex-1 flex-col book:h-dvh">
           <ConnectionNote />
           <div className="min-h-0 flex-1 book:overflow-y-auto">
-            <Outlet />
+            <Part>
+              <Outlet />
+            </Part>
           </div>
         </div>
       </div>
-      <Shortcuts />
+      <Part>
+        <Shortcuts />
+      </Part>
       <KeepPages member={member} />
       <ToldUnsent />
       <Announcer />

@@ -1,11 +1,13 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
 import { announcements } from "./announcer.ts";
 
-const NOTHING = { text: "", turn: 0 };
-
 /** The page's one live region for what was done: two places in turn, so that the same words are read out again. */
 export function Announcer() {
-  const { text, turn } = useSyncExternalStore(announcements.subscribe, announcements.snapshot, () => NOTHING);
+  const { text, turn } = useSyncExternalStore(
+    announcements.subscribe,
+    announcements.snapshot,
+    announcements.snapshot,
+  );
   return (
     <div className="sr-only" data-announcer>
       {[0, 1].map((place) => (

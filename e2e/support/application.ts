@@ -90,11 +90,15 @@ export class Application {
 /** React attaches listeners a moment after it has drawn. */
 const LISTENING_MS = 60;
 
-/** Waits until React has taken the page over and the fonts are there. */
+/** Waits until React has taken the whole page over, part after part, and the fonts are there. */
 export async function settled(page: Page): Promise<void> {
-  await page.waitForFunction(() =>
-    [...document.body.children].some((child) => Object.keys(child).some((key) => key.startsWith("__react"))),
-  );
+  await page.waitForFunction(() => {
+    const drawn = [...document.body.querySelectorAll("a, button, input, main, nav, aside, h1, h2")];
+    return (
+      drawn.length > 0 &&
+      drawn.every((each) => Object.keys(each).some((key) => key.startsWith("__reactFiber")))
+    );
+  });
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
   await new Promise((resolve) => setTimeout(resolve, LISTENING_MS));
 }

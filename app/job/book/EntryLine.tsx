@@ -1,16 +1,15 @@
 import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from "react";
 import {
-  completeLine,
   type Expectation,
   type LineContext,
   type LineReading,
-  readLine,
   type Stage,
   stillOut,
 } from "../../../core/ledger/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { AfterPause } from "../../ui/Announcer.tsx";
 import type { JobContext } from "../context.ts";
+import { lineReader } from "../later-parts.ts";
 
 const WORD = /[a-zà-ÿ][\wà-ÿ-]*/gi;
 
@@ -24,7 +23,7 @@ function namesUsed({ entries }: JobContext): string[] {
   return [...new Set(used.flatMap((text) => text.toLowerCase().match(WORD) ?? []))];
 }
 
-const lineContext = (context: JobContext, stage: Stage, isTyped: boolean): LineContext => ({
+const contextOf = (context: JobContext, stage: Stage, isTyped: boolean): LineContext => ({
   open: stillOut(context.entries),
   stage,
   system: context.system,
@@ -64,9 +63,13 @@ export function EntryLine({
   const [chosen, setChosen] = useState(-1);
   const isSigned = page.job.signedAt !== null;
   const isTyped = text.trim() !== "";
-  const reader = useMemo(() => lineContext(context, stage, isTyped), [context, stage, isTyped]);
-  const offers = useMemo(() => completeLine(text, reader), [text, reader]);
-  const line = useMemo(() => (isTyped ? readLine(text, reader) : undefined), [text, reader, isTyped]);
+  const reader = useMemo(() => contextOf(context, stage, isTyped), [context, stage, isTyped]);
+  const language = lineReader.use();
+  const offers = useMemo(() => language?.completeLine(text, reader) ?? [], [language, text, reader]);
+  const line = useMemo(
+    () => (isTyped ? language?.readLine(text, reader) : undefined),
+    [language, text, reader, isTyped],
+  );
   // What stood half written when an old line was tapped: kept, and put back once the correction is booked or given up.
   const [aside, setAside] = useDraft(`line-aside:${page.job.id}`);
   const taken = useRef(0);

@@ -1,6 +1,7 @@
 import { wrap } from "comlink";
-import { type FindPlan, type PlanQuestion, planOf } from "../../../core/job/find/index.ts";
+import type { FindPlan, PlanQuestion } from "../../../core/job/find/index.ts";
 import type { PlanWorker } from "../../workers/plan.worker.ts";
+import { plannerHere } from "../later-parts.ts";
 
 /** A worker that hasn't answered by then is not coming: its script could not be had, or the tablet starves it. */
 const PATIENCE_MS = 2000;
@@ -22,14 +23,15 @@ function openThread(): Worker | undefined {
 /** Plans in a worker; where there is none to be had, here, so that a dead network takes nobody's next test away. */
 export function openPlanner(): Planner {
   const thread = openThread();
-  if (!thread) return { ask: async (question) => planOf(question), close: () => undefined };
+  const planHere = async (question: PlanQuestion) => (await plannerHere.fetch()).planOf(question);
+  if (!thread) return { ask: planHere, close: () => undefined };
   const remote = wrap<PlanWorker>(thread);
   const broken = new Promise<undefined>((tell) =>
     thread.addEventListener("error", () => tell(undefined), { once: true }),
   );
   const ask = async (question: PlanQuestion) => {
     const late = new Promise<undefined>((tell) => setTimeout(() => tell(undefined), PATIENCE_MS));
-    return (await Promise.race([remote.planOf(question), broken, late])) ?? planOf(question);
+    return (await Promise.race([remote.planOf(question), broken, late])) ?? (await planHere(question));
   };
   return { ask, close: () => thread.terminate() };
 }

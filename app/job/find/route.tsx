@@ -6,8 +6,8 @@ import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
+import { beliefPicture } from "../later-parts.ts";
 import { Work } from "../Work.tsx";
-import { BeliefPicture } from "./BeliefPicture.tsx";
 import { ByHand } from "./ByHand.tsx";
 import { CircuitMap } from "./CircuitMap.tsx";
 import { Done } from "./Done.tsx";
@@ -73,6 +73,7 @@ export default function Find() {
 function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boolean }) {
   const { recent } = read;
   const find = useFind(read);
+  const BeliefPicture = beliefPicture.use()?.BeliefPicture;
   const [chosen, setChosen] = useState<{ test: string; isRepeat: boolean }>();
   const [testsOn, setTestsOn] = useState(false);
   const [isPictured, setPictured] = useState(false);
@@ -156,7 +157,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
         {state.evidence.length > 0 && (
           <details onToggle={(event) => setPictured(event.currentTarget.open)}>
             <summary className="min-h-12 py-3 font-bold">How belief came about</summary>
-            {isPictured && <BeliefPicture find={view} />}
+            {isPictured && BeliefPicture && <BeliefPicture find={view} />}
           </details>
         )}
         <OtherTests find={view} shown={shown} onTest={choose} />

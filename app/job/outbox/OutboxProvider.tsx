@@ -10,18 +10,10 @@ import {
 import { useRevalidator } from "react-router";
 import { connection } from "../../shell/kept/connection.ts";
 import { browserStore } from "./browser-store.ts";
-import { type Answer, Outbox, type OutboxState } from "./outbox.ts";
+import { type Answer, NOTHING_YET, Outbox, type OutboxState, type Unsent } from "./outbox.ts";
 import { sendUnsent } from "./send.ts";
 
 const OutboxContext = createContext<Outbox | null>(null);
-const EMPTY: OutboxState = {
-  unsent: [],
-  booked: [],
-  isCutOff: false,
-  isSignedOut: false,
-  isUnkept: false,
-  isLoaded: false,
-};
 const RETRY_MS = 4000;
 
 /** What a sending met is known to the whole page. */
@@ -68,5 +60,21 @@ export function useOutbox(): Outbox {
 
 export function useOutboxState(): OutboxState {
   const outbox = useOutbox();
-  return useSyncExternalStore(outbox.subscribe, outbox.snapshot, () => EMPTY);
+  return useSyncExternalStore(outbox.subscribe, outbox.snapshot, () => NOTHING_YET);
+}
+
+/** The lines alone: who shows only them isn't drawn again when a server is found or lost. */
+export function useOutboxLines(): { unsent: readonly Unsent[]; booked: readonly Unsent[] } {
+  const outbox = useOutbox();
+  const unsent = useSyncExternalStore(
+    outbox.subscribe,
+    () => outbox.snapshot().unsent,
+    () => NOTHING_YET.unsent,
+  );
+  const booked = useSyncExternalStore(
+    outbox.subscribe,
+    () => outbox.snapshot().booked,
+    () => NOTHING_YET.booked,
+  );
+  return { unsent, booked };
 }

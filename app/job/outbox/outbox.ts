@@ -52,6 +52,16 @@ export interface OutboxState {
   isLoaded: boolean;
 }
 
+/** Before anything was read: the same to every page, so that taking one over from the server changes nothing. */
+export const NOTHING_YET: OutboxState = {
+  unsent: [],
+  booked: [],
+  isCutOff: false,
+  isSignedOut: false,
+  isUnkept: false,
+  isLoaded: false,
+};
+
 interface Given {
   store: UnsentStore;
   send: (unsent: Unsent) => Promise<Answer>;
@@ -67,14 +77,7 @@ interface Given {
  * the server has answered. The entry's own id makes a second sending harmless.
  */
 export class Outbox {
-  private state: OutboxState = {
-    unsent: [],
-    booked: [],
-    isCutOff: false,
-    isSignedOut: false,
-    isUnkept: false,
-    isLoaded: false,
-  };
+  private state = NOTHING_YET;
   private readonly listeners = new Set<() => void>();
   private isSending = false;
 
@@ -115,8 +118,10 @@ export class Outbox {
     });
     const known = new Set(this.state.unsent.map(({ entry }) => entry.id));
     const older = kept.filter(({ entry }) => !known.has(entry.id));
+    const { unsent } = this.state;
     this.change({
-      unsent: [...older, ...this.state.unsent].sort((a, b) => a.order - b.order),
+      // What is as it was stays the same list: the pages that show it need not be drawn again.
+      unsent: older.length === 0 ? unsent : [...older, ...unsent].sort((a, b) => a.order - b.order),
       isLoaded: true,
     });
     await this.flush();

@@ -9,13 +9,13 @@ import { Button } from "../../ui/Button.tsx";
 import { CardLink } from "../CardLink.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
-import { useOutbox, useOutboxState } from "../outbox/OutboxProvider.tsx";
+import { warmUpChart } from "../later-parts.ts";
+import { useOutbox, useOutboxLines } from "../outbox/OutboxProvider.tsx";
 import type { Parcel } from "../outbox/outbox.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { Checks } from "./Checks.tsx";
 import { Stood, stoodAnswer, stoodHours } from "./Stood.tsx";
 import { useJudge } from "./useJudge.ts";
-import { WarmUpChart } from "./WarmUpChart.tsx";
 
 interface Chosen {
   id: string;
@@ -40,9 +40,10 @@ const CAUTIONS = ["Engine running: doors open, extraction on. Loose sleeves away
 /** Drop a warm-up log in, see what it proves, book it. */
 export default function Prove() {
   const { page, entries, system, mayBook, book, waiting } = useJob();
-  const { unsent } = useOutboxState();
+  const { unsent } = useOutboxLines();
   const outbox = useOutbox();
   const spec = useSpec();
+  const WarmUpChart = warmUpChart.use()?.WarmUpChart;
   const { judging, judge, forget } = useJudge(spec);
   // A log that is chosen and not booked survives going elsewhere.
   const [draft, setDraft] = useDraft<Chosen | undefined>(`log:${page.job.id}`, undefined);
@@ -207,7 +208,11 @@ export default function Prove() {
             </span>
           </h3>
           {!isBooked && <Stood value={chosen.stood} onChange={(stood) => show({ ...chosen, stood })} />}
-          <WarmUpChart log={log} spec={spec} system={system} />
+          {WarmUpChart ? (
+            <WarmUpChart log={log} spec={spec} system={system} />
+          ) : (
+            <div className="aspect-[760/350]" />
+          )}
           <Checks checks={log.analysis.checks} system={system} />
           {(log.problems.length > 0 || log.assumed.length > 0) && (
             <details>

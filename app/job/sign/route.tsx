@@ -7,7 +7,7 @@ import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextArea } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
-import { useOutbox, useOutboxState } from "../outbox/OutboxProvider.tsx";
+import { useOutbox, useOutboxLines } from "../outbox/OutboxProvider.tsx";
 import { Work } from "../Work.tsx";
 import { ConfirmSignature } from "./ConfirmSignature.tsx";
 import { Missing } from "./Missing.tsx";
@@ -21,7 +21,7 @@ const LEAST_REASON = 10;
 /** The open balance in words. Something open takes a reason; signing is asked for once more, elsewhere. */
 export default function Sign() {
   const { page, entries, system, book, mayBook, mayCorrect, waiting, ownSignature } = useJob();
-  const { unsent } = useOutboxState();
+  const { unsent } = useOutboxLines();
   const outbox = useOutbox();
   const { role } = useMember();
   const [reason, setReason] = useDraft(`reason:${page.job.id}`);

@@ -1,11 +1,9 @@
 import { useSyncExternalStore } from "react";
 import { useLocation } from "react-router";
-import { useOutboxState } from "../../job/outbox/OutboxProvider.tsx";
+import { useOutboxLines } from "../../job/outbox/OutboxProvider.tsx";
 import { whenOf } from "../../ui/dates.ts";
 import { useMember } from "../member.ts";
-import { type Connection, connection } from "./connection.ts";
-
-const THERE: Connection = { isSignedOut: false };
+import { type Connection, connection, THERE } from "./connection.ts";
 
 export const useConnection = (): Connection =>
   useSyncExternalStore(connection.subscribe, connection.snapshot, () => THERE);
@@ -13,7 +11,7 @@ export const useConnection = (): Connection =>
 /** Says that there is no server and from when what is shown is, or that the session has ended; nothing else. */
 export function ConnectionNote() {
   const { cutOffSince, reference, isSignedOut, shownFrom } = useConnection();
-  const { unsent } = useOutboxState();
+  const { unsent } = useOutboxLines();
   const { timeZone } = useMember();
   const { pathname, search } = useLocation();
   const isSaid = Boolean(cutOffSince) || isSignedOut;

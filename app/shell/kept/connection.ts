@@ -10,9 +10,12 @@ export interface Connection {
   shownFrom?: string;
 }
 
+/** As long as nobody has asked. */
+export const THERE: Connection = { isSignedOut: false };
+
 /** Whether there is a server, told by whoever asked it last; views subscribe. */
 export class ConnectionState {
-  private state: Connection = { isSignedOut: false };
+  private state = THERE;
   private readonly listeners = new Set<() => void>();
 
   readonly snapshot = (): Connection => this.state;

@@ -1,13 +1,19 @@
 import { Tabs } from "radix-ui";
 import { type ComponentType, memo } from "react";
+import { sensorInstrument } from "../../later-parts.ts";
 import type { KnownFind } from "../useFind.ts";
 import { ColdSoak } from "./ColdSoak.tsx";
 import { Drop } from "./Drop.tsx";
 import { Duty } from "./Duty.tsx";
 import { FuseAndJumper } from "./FuseAndJumper.tsx";
 import { Pot } from "./Pot.tsx";
-import { Sensor } from "./Sensor.tsx";
 import { Stamp } from "./Stamp.tsx";
+
+/** Draws its curve with a library that no other instrument wants. */
+function Sensor({ find }: { find: KnownFind }) {
+  const Part = sensorInstrument.use()?.Sensor;
+  return Part ? <Part find={find} /> : null;
+}
 
 const INSTRUMENTS: { id: string; name: string; Part: ComponentType<{ find: KnownFind }> }[] = [
   { id: "stamp", name: "Switch stamp", Part: Stamp },
