@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { Page } from "puppeteer-core";
+import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { CIRCUITS, type CircuitKind, modelOf } from "../core/diagnosis/knowledge/index.ts";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
@@ -10,7 +10,16 @@ import { openJob } from "../server/jobs/open-job.ts";
 import { addVehicle } from "../server/vehicles/add-vehicle.ts";
 import { Application, settled, TABLET } from "./support/application.ts";
 import { answerByKey, shownTest, workToVerdict } from "./support/diagnose.ts";
-import { allSent, bookLine, bookWords, pictureOfFailure, pressNext, seen, tap } from "./support/walk.ts";
+import {
+  allSent,
+  bookLine,
+  bookWords,
+  pictureOfFailure,
+  pressNext,
+  seen,
+  sign,
+  tap,
+} from "./support/walk.ts";
 
 let serial = 0;
 let application: Application;
@@ -168,7 +177,7 @@ describe("from Ask to verdict", () => {
     await tablet.browserContext().close();
   });
 
-  it("by keyboard: nothing wrong, with the text for the owner", async () => {
+  it("by keyboard: nothing wrong, with the text for the owner, proven and signed", async () => {
     const job = await jobOn("pannier");
     await ask(page, job, "Gauge climbs past the middle before the fan comes", "gauge reads high");
     await application.go(page, `/jobs/${job}/find`);
@@ -182,6 +191,22 @@ describe("from Ask to verdict", () => {
     await seen(page, "Booked: nothing wrong.");
     await allSent(page);
     expect((await bookWords(page)).join("\n")).toMatch(/For the owner: We looked for a fault/);
+    await application.go(page, `/jobs/${job}/plan`);
+    await tap(page, "No parts needed");
+    await allSent(page);
+    await application.go(page, `/jobs/${job}/prove`);
+    const input = await page.waitForSelector('input[type="file"]');
+    await (input as ElementHandle<HTMLInputElement>).uploadFile("samples/sound-one-fan.csv");
+    await page.waitForSelector("figure svg");
+    await tap(page, "Book this log");
+    await seen(page, "2041 rows · booked");
+    await bookLine(page, "level line");
+    await allSent(page);
+    await application.go(page, `/jobs/${job}/sign`);
+    await seen(page, "Everything is accounted for.");
+    await sign(page);
+    await seen(page, "Signed and locked");
+    await seen(page, "nothing wrong");
   });
 
   it.each(["keyboard", "touch"] as const)("by %s: two faults at once are told as two", async (how) => {

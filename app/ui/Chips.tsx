@@ -19,7 +19,7 @@ interface Given {
   options: readonly string[];
 }
 
-/** Several of a few. */
+/** Several of a few: each is a yes or no of its own, and a stop of its own for Tab. */
 export function ChipsMany({
   label,
   options,
@@ -29,6 +29,8 @@ export function ChipsMany({
   return (
     <ToggleGroup.Root
       type="multiple"
+      role="group"
+      rovingFocus={false}
       aria-label={label}
       value={value}
       onValueChange={onChange}
