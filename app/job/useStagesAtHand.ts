@@ -1,9 +1,21 @@
 import { useEffect } from "react";
 import { STAGES } from "../../core/ledger/index.ts";
-import { fetchParts } from "./later-parts.ts";
 
 interface Manifest {
   routes: Record<string, { module: string; imports?: string[] } | undefined>;
+}
+
+/** What the stages are drawn without, and fetch once they are. */
+const PARTS = [
+  () => import("./book/line-reader.ts"),
+  () => import("./prove/WarmUpChart.tsx"),
+  () => import("./find/BeliefPicture.tsx"),
+  () => import("./find/instruments/Sensor.tsx"),
+  () => import("./find/planner-here.ts"),
+];
+
+async function fetchParts(): Promise<void> {
+  for (const fetchPart of PARTS) await fetchPart().catch(() => undefined);
 }
 
 /** What is fetched for later holds up nothing that is looked at now. */

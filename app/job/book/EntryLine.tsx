@@ -8,8 +8,11 @@ import {
 } from "../../../core/ledger/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { AfterPause } from "../../ui/Announcer.tsx";
+import { later } from "../../ui/later.ts";
 import type { JobContext } from "../context.ts";
-import { lineReader } from "../later-parts.ts";
+
+/** The entry language comes after the page: a line is read and tapped long before it is typed in. */
+const lineReader = later(() => import("./line-reader.ts"));
 
 const WORD = /[a-zà-ÿ][\wà-ÿ-]*/gi;
 

@@ -1,7 +1,9 @@
 import { wrap } from "comlink";
 import type { FindPlan, PlanQuestion } from "../../../core/job/find/index.ts";
+import { later } from "../../ui/later.ts";
 import type { PlanWorker } from "../../workers/plan.worker.ts";
-import { plannerHere } from "../later-parts.ts";
+
+const plannerHere = later(() => import("./planner-here.ts"));
 
 /** A worker that hasn't answered by then is not coming: its script could not be had, or the tablet starves it. */
 const PATIENCE_MS = 2000;

@@ -5,8 +5,8 @@ import { type FindRead, readFind, withPlan } from "../../../server/jobs/read-fin
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
+import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
-import { beliefPicture } from "../later-parts.ts";
 import { Work } from "../Work.tsx";
 import { ByHand } from "./ByHand.tsx";
 import { CircuitMap } from "./CircuitMap.tsx";
@@ -20,6 +20,8 @@ import { Suspects } from "./Suspects.tsx";
 import { TwoFaults } from "./TwoFaults.tsx";
 import { type Find as FindView, type KnownFind, useFind } from "./useFind.ts";
 import { VerdictCard } from "./VerdictCard.tsx";
+
+const beliefPicture = later(() => import("./BeliefPicture.tsx"));
 
 export const loader = guarded("desk", async ({ params, desk }) => {
   const now = quarterOf(Date.now());

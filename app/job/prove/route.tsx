@@ -6,10 +6,10 @@ import { restedHours } from "../../../core/job/find/index.ts";
 import { decodeLog, MOST_CHARACTERS, type TraceSpec } from "../../../core/trace/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
+import { later } from "../../ui/later.ts";
 import { CardLink } from "../CardLink.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
-import { warmUpChart } from "../later-parts.ts";
 import { useOutbox, useOutboxLines } from "../outbox/OutboxProvider.tsx";
 import type { Parcel } from "../outbox/outbox.ts";
 import { Cautions, Work } from "../Work.tsx";
@@ -36,6 +36,8 @@ function useSpec(): TraceSpec | undefined {
 }
 
 const CAUTIONS = ["Engine running: doors open, extraction on. Loose sleeves away from belts and fans."];
+
+const warmUpChart = later(() => import("./WarmUpChart.tsx"));
 
 /** Drop a warm-up log in, see what it proves, book it. */
 export default function Prove() {

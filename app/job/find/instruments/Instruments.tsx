@@ -1,6 +1,6 @@
 import { Tabs } from "radix-ui";
 import { type ComponentType, memo } from "react";
-import { sensorInstrument } from "../../later-parts.ts";
+import { later } from "../../../ui/later.ts";
 import type { KnownFind } from "../useFind.ts";
 import { ColdSoak } from "./ColdSoak.tsx";
 import { Drop } from "./Drop.tsx";
@@ -8,6 +8,8 @@ import { Duty } from "./Duty.tsx";
 import { FuseAndJumper } from "./FuseAndJumper.tsx";
 import { Pot } from "./Pot.tsx";
 import { Stamp } from "./Stamp.tsx";
+
+const sensorInstrument = later(() => import("./Sensor.tsx"));
 
 /** Draws its curve with a library that no other instrument wants. */
 function Sensor({ find }: { find: KnownFind }) {
