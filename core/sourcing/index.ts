@@ -1,0 +1,5 @@
+export { breakEvenHours } from "./break-even-hours.ts";
+export { type Compared, compareOptions, type GoesFor } from "./compare-options.ts";
+export { checkOption, checkTerms, type Option, type Terms } from "./option.ts";
+export { type Repeats, repeatFailures } from "./repeat-failures.ts";
+export { type SchoolSays, schoolsSay } from "./schools.ts";
