@@ -9,6 +9,7 @@ import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
 import type { Figure } from "./bench/measure.ts";
 import { benchSlowHands } from "./bench/slow-hands.ts";
+import { benchSourcing } from "./bench/sourcing.ts";
 
 const BENCHES: Record<string, () => Promise<Figure[]>> = {
   logs: benchLogs,
@@ -20,6 +21,7 @@ const BENCHES: Record<string, () => Promise<Figure[]>> = {
   diagnosis: benchDiagnosis,
   "find-tap": benchFindTap,
   "slow-hands": benchSlowHands,
+  sourcing: benchSourcing,
 };
 
 const asked = process.argv.slice(2);

@@ -1,6 +1,6 @@
 import { seededRandom } from "../thermal/index.ts";
-import { failsAt } from "./life.ts";
-import { againCost, onceCost, sumOf } from "./once.ts";
+import { failedBy, failsAt } from "./life.ts";
+import { onceCost } from "./once.ts";
 import type { Option, Terms } from "./option.ts";
 
 /** A part that lasts next to nothing would never get through the horizon; nobody fits one so often. */
@@ -22,18 +22,28 @@ export function drawCosts(option: Option, terms: Terms): Float64Array {
       ? least + Math.sqrt(share * spread * (likely - least))
       : most - Math.sqrt((1 - share) * spread * (most - likely));
   };
-  const orders = () =>
-    option.wrongPartOdds === 0 ? 1 : 1 + Math.floor(Math.log(1 - random()) / Math.log(option.wrongPartOdds));
-  const once = () => onceCost(option, terms, orders(), extraHours());
+  const logWrong = Math.log(option.wrongPartOdds);
+  const orders = () => {
+    const share = option.wrongPartOdds === 0 ? 1 : 1 - random();
+    return share > option.wrongPartOdds ? 1 : 1 + Math.floor(Math.log(share) / logWrong);
+  };
+  const plain = onceCost(option, terms, 1, 0);
+  const anOrder = plain.freight + plain.waiting;
+  const { partDays, labourDays } = option.guarantee;
+  const outliveAll = 1 - failedBy(terms.horizonDays, option.life);
   const costs = new Float64Array(terms.draws);
   for (let draw = 0; draw < costs.length; draw++) {
-    let cost = sumOf(once());
+    let cost = plain.part + anOrder * orders() + plain.work + extraHours() * terms.hourCents;
     let at = 0;
     for (let times = 0; times < MOST_AGAIN; times++) {
-      const age = failsAt(1 - random(), option.life);
+      const outlivedBy = 1 - random();
+      // Most outlive the whole time: how long they last then is nobody's matter, and costly to work out.
+      if (outlivedBy < outliveAll) break;
+      const age = failsAt(outlivedBy, option.life);
       at += age;
       if (at > terms.horizonDays) break;
-      cost += againCost(once(), option, age);
+      const work = plain.work + extraHours() * terms.hourCents;
+      cost += anOrder * orders() + (age > partDays ? plain.part : 0) + (age > labourDays ? work : 0);
     }
     costs[draw] = cost;
   }

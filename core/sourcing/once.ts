@@ -26,10 +26,3 @@ export function onceCost(option: Option, terms: Terms, orders: number, extraHour
     work: (option.fitHours + extraHours) * terms.hourCents,
   };
 }
-
-/** The same job again for a part that failed at `ageDays`: who guarantees what pays for it. */
-export function againCost(once: Cost, { guarantee }: Option, ageDays: number): number {
-  const part = ageDays > guarantee.partDays ? once.part : 0;
-  const work = ageDays > guarantee.labourDays ? once.work : 0;
-  return part + once.freight + once.waiting + work;
-}

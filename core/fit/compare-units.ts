@@ -1,0 +1,128 @@
+import type { Toleranced } from "./clearance.ts";
+import { depthLines, type Space } from "./compare-depth.ts";
+import { neckLines } from "./compare-necks.ts";
+import { pegLines } from "./compare-pegs.ts";
+import { adapt, type FitLine, type Judged, line, RULER_MM, SAME, SLOT_MM, stop } from "./fit-line.ts";
+import { millimetres, mm } from "./measure.ts";
+import type { Unit } from "./unit.ts";
+
+const length = (figure: number) => mm(figure);
+
+/** A size that may shrink but not outgrow its room. */
+const sized =
+  (room: Toleranced | undefined, where: string) =>
+  (old: number, made: number): Judged => {
+    if (room && made > room.mm - room.plusMinusMm)
+      return stop(`It is ${mm(made - (room.mm - room.plusMinusMm))} too big ${where}.`);
+    if (Math.abs(made - old) <= RULER_MM) return SAME;
+    if (made > old) return adapt(`Hold it in its place ${where} before anything is moved over.`, 10);
+    return adapt(
+      `Close what it leaves free ${where} with foam, or air goes round the core.`,
+      15,
+      "foam strip",
+    );
+  };
+
+/**
+ * An old unit and the one that is to take its place, attribute by attribute: the same, to be adapted (with the remedy,
+ * the extra minutes and what to buy), or a stop; not seen where one of them isn't measured. Lengths in mm, sides left and
+ * right of the vehicle. The limits are a bench's: 3 mm of a ruler, 40 mm that a hose gives, 10 mm before a belt. Throws
+ * `RangeError` on a length outside 0 to 5000 mm.
+ */
+export function compareUnits(old: Unit, made: Unit, space: Space = {}): FitLine[] {
+  for (const unit of [old, made])
+    for (const [name, value] of Object.entries(unit))
+      if (typeof value === "number") millimetres(value, 0, 5000, name);
+  return [
+    ...line("overall width", old.widthMm, made.widthMm, length, sized(space.widthMm, "from side to side")),
+    ...line(
+      "overall height",
+      old.heightMm,
+      made.heightMm,
+      length,
+      sized(space.heightMm, "from top to bottom"),
+    ),
+    ...line("core width", old.coreWidthMm, made.coreWidthMm, length, sized(undefined, "beside the core")),
+    ...line("core height", old.coreHeightMm, made.coreHeightMm, length, sized(undefined, "above the core")),
+    ...line("core thickness", old.coreThicknessMm, made.coreThicknessMm, length, (a, b) =>
+      Math.abs(a - b) <= RULER_MM
+        ? SAME
+        : b > a
+          ? adapt(
+              `Everything behind it moves ${mm(b - a)} back: longer bolts, and the shroud's gap looked at.`,
+              20,
+              "longer bolts",
+            )
+          : adapt(
+              `Everything behind it comes ${mm(a - b)} forward: close the shroud's gap.`,
+              15,
+              "foam strip",
+            ),
+    ),
+    ...depthLines(made, space),
+    ...neckLines(old, made),
+    ...pegLines(old, made),
+    ...line(
+      "fan and shroud mounts",
+      old.mounts,
+      made.mounts,
+      ({ apartMm, threadMm }) => `${mm(apartMm)} apart, M${threadMm}`,
+      (a, b) => {
+        if (Math.abs(a.apartMm - b.apartMm) > SLOT_MM)
+          return stop(`They stand ${mm(Math.abs(a.apartMm - b.apartMm))} off: the fan has no home on it.`);
+        if (a.threadMm !== b.threadMm)
+          return adapt(`Its bolts are M${b.threadMm}: the old ones don't go in.`, 5, `bolts M${b.threadMm}`);
+        return SAME;
+      },
+    ),
+    ...line(
+      "condenser mounts",
+      old.condenserMounts,
+      made.condenserMounts,
+      (is) => (is ? "there" : "none"),
+      (a, b) => (a && !b ? stop("The condenser has nowhere to hang.") : SAME),
+    ),
+    ...line(
+      "oil cooler",
+      old.oilCooler,
+      made.oilCooler,
+      (kind) => kind,
+      (a, b) => {
+        if (a === b) return SAME;
+        if (b === "internal" && a === "none")
+          return adapt("Cap its ports: no oil goes there.", 10, "blanking caps");
+        if (a === "external" && b === "internal")
+          return adapt(
+            "The external cooler's bracket has no home on it: a bracket of its own, or lead the lines inside by the maker's word.",
+            60,
+            "bracket",
+          );
+        return stop(
+          `The car has ${a === "none" ? "none" : `an ${a} one`}: another variant, or the gearbox runs hot.`,
+        );
+      },
+    ),
+    ...line(
+      "plug",
+      old.plug,
+      made.plug,
+      (plug) => plug,
+      (a, b) =>
+        a.trim().toLowerCase() === b.trim().toLowerCase()
+          ? SAME
+          : adapt("Match what is there: its plug, or an adapter lead.", 30, "adapter lead"),
+    ),
+    ...line(
+      "blades",
+      old.blades,
+      made.blades,
+      ({ count, pulls }) => `${count}, ${pulls ? "pulls" : "pushes"} toward the engine`,
+      (a, b) =>
+        a.pulls !== b.pulls
+          ? stop("It blows the other way.")
+          : a.count !== b.count
+            ? adapt("Another maker's fan: look at its draw against the fuse.", 5)
+            : SAME,
+    ),
+  ];
+}

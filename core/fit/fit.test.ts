@@ -1,0 +1,318 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import {
+  boltLength,
+  clearance,
+  compareUnits,
+  type Joint,
+  sideFromSeat,
+  touchesFirst,
+  type Unit,
+} from "./index.ts";
+
+/** Nominal lengths up to 200 mm as ISO 4017 lists its hexagon screws, with the short ones of ISO 4762. */
+const ON_THE_SHELF = [
+  6, 8, 10, 12, 16, 20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160,
+  180, 200,
+];
+
+describe("sideFromSeat", () => {
+  it("says the driver's side by where the wheel is, and back", () => {
+    expect(sideFromSeat("driver", "left")).toBe("left");
+    expect(sideFromSeat("passenger", "left")).toBe("right");
+    expect(sideFromSeat("driver", "right")).toBe("right");
+    for (const steering of ["left", "right"] as const)
+      for (const side of ["driver", "passenger"] as const)
+        expect(sideFromSeat(sideFromSeat(side, steering), steering)).toBe(side);
+  });
+
+  it("refuses other words", () => {
+    expect(() => sideFromSeat("near" as "driver", "left")).toThrow(RangeError);
+    expect(() => sideFromSeat("driver", "both" as "left")).toThrow(RangeError);
+  });
+});
+
+describe("boltLength", () => {
+  const M6 = { diameterMm: 6, pitchMm: 1 };
+  const M8 = { diameterMm: 8, pitchMm: 1.25 };
+
+  it.each<[string, Joint, object]>([
+    // A nut M6 is 5.2 mm high (ISO 4032), and two pitches stand out of it.
+    [
+      "M6 through 10 mm into a nut",
+      { stackMm: [2, 6, 2], thread: M6, seat: { kind: "nut", heightMm: 5.2 } },
+      { leastMm: 17.2, lengthMm: 20 },
+    ],
+    [
+      "M8 through 12 mm into aluminium",
+      { stackMm: [12], thread: M8, seat: { kind: "tapped", material: "aluminium", depthMm: 16 } },
+      { leastMm: 24, lengthMm: 25 },
+    ],
+    [
+      "M8 through 12 mm into steel, just as long as a bolt",
+      { stackMm: [12], thread: M8, seat: { kind: "tapped", material: "steel", depthMm: 8 } },
+      { leastMm: 20, lengthMm: 20, spareMm: 0 },
+    ],
+    [
+      "M6 through 4 mm into plastic",
+      { stackMm: [4], thread: M6, seat: { kind: "tapped", material: "plastic", depthMm: 20 } },
+      { leastMm: 16, lengthMm: 16 },
+    ],
+    [
+      "M6 through 7 mm into an insert of 9",
+      { stackMm: [5, 2], thread: M6, seat: { kind: "insert", lengthMm: 9 } },
+      { leastMm: 16, lengthMm: 16 },
+    ],
+  ])("%s", (_, joint, wanted) => expect(boltLength(joint)).toMatchObject(wanted));
+
+  it("is refused where it would bottom, where the hole can't hold, and where none is so long", () => {
+    const tapped = (depthMm: number): Joint => ({
+      stackMm: [12],
+      thread: M8,
+      seat: { kind: "tapped", material: "aluminium", depthMm },
+    });
+    expect(boltLength(tapped(12.5))).toMatchObject({
+      refused: expect.stringMatching(/would bottom.*0\.5 mm of washers/),
+    });
+    expect(boltLength(tapped(10))).toMatchObject({ refused: expect.stringMatching(/can't hold/) });
+    expect(
+      boltLength({ stackMm: [3], thread: M6, seat: { kind: "insert", lengthMm: 9, clearBehindMm: 2 } }),
+    ).toEqual({ leastMm: 12, lengthMm: 12, spareMm: 0 });
+    expect(
+      boltLength({ stackMm: [4], thread: M6, seat: { kind: "insert", lengthMm: 9, clearBehindMm: 2 } }),
+    ).toMatchObject({ refused: expect.any(String) });
+    expect(boltLength({ stackMm: [900], thread: M6, seat: { kind: "nut", heightMm: 5 } })).toMatchObject({
+      refused: expect.stringMatching(/no bolt is longer/),
+    });
+  });
+
+  it("holds, never bottoms, and is the shortest on the shelf that does", () => {
+    const seat = fc.oneof(
+      fc.record({ kind: fc.constant("nut" as const), heightMm: fc.double({ min: 2, max: 12, noNaN: true }) }),
+      fc.record({
+        kind: fc.constant("tapped" as const),
+        material: fc.constantFrom("steel" as const, "aluminium" as const, "plastic" as const),
+        depthMm: fc.double({ min: 2, max: 40, noNaN: true }),
+      }),
+    );
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.5, max: 30, noNaN: true }), { minLength: 1, maxLength: 5 }),
+        fc.constantFrom(M6, M8),
+        seat,
+        (stackMm, thread, where) => {
+          const found = boltLength({ stackMm, thread, seat: where });
+          const through = stackMm.reduce((sum, each) => sum + each, 0);
+          const needs =
+            where.kind === "nut"
+              ? where.heightMm + 2 * thread.pitchMm
+              : { steel: 1, aluminium: 1.5, plastic: 2 }[where.material] * thread.diameterMm;
+          const room = where.kind === "nut" ? 1e9 : where.depthMm;
+          const fits = ON_THE_SHELF.filter(
+            (length) => length >= through + needs - 1e-9 && length - through <= room + 1e-9,
+          );
+          if ("refused" in found) {
+            expect(fits).toEqual([]);
+            return;
+          }
+          if (found.lengthMm >= 6) expect(found.lengthMm).toBe(fits[0]);
+          expect(found.spareMm).toBeCloseTo(found.lengthMm - found.leastMm, 9);
+        },
+      ),
+    );
+  });
+
+  it.each<[string, Partial<Joint>]>([
+    ["nothing to clamp", { stackMm: [] }],
+    ["a stack that isn't", { stackMm: [-1] }],
+    ["no figure", { stackMm: [Number.NaN] }],
+    ["a pitch as coarse as the bolt is thick", { thread: { diameterMm: 6, pitchMm: 6 } }],
+    ["no bolt", { thread: { diameterMm: 0, pitchMm: 1 } }],
+    ["a hole of no depth", { seat: { kind: "tapped", material: "steel", depthMm: 0 } }],
+    ["a hole in cheese", { seat: { kind: "tapped", material: "cheese" as "steel", depthMm: 9 } }],
+  ])("refuses %s", (_, change) => {
+    const joint: Joint = { stackMm: [4], thread: M6, seat: { kind: "nut", heightMm: 5 }, ...change };
+    expect(() => boltLength(joint)).toThrow(RangeError);
+  });
+});
+
+describe("clearance", () => {
+  const parts = [
+    { name: "radiator", mm: 40, plusMinusMm: 1 },
+    { name: "fan", mm: 85, plusMinusMm: 2 },
+  ];
+
+  it("is what is left, at worst and by the root of the squares", () => {
+    // 150 − 125 = 25; at worst 25 − (1 + 2 + 2); √(1 + 4 + 4) = 3
+    expect(clearance({ parts, spaceMm: { mm: 150, plusMinusMm: 2 } })).toEqual({
+      gapMm: 25,
+      worstMm: 20,
+      rssMm: 22,
+    });
+  });
+
+  it("is never better at worst than by the squares, nor those better than named", () => {
+    const length = fc.double({ min: 1, max: 200, noNaN: true });
+    const part = fc.record({
+      name: fc.string(),
+      mm: length,
+      plusMinusMm: fc.double({ min: 0, max: 1, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(fc.array(part, { maxLength: 6 }), length, (some, mm) => {
+        const { gapMm, rssMm, worstMm } = clearance({ parts: some, spaceMm: { mm, plusMinusMm: 1 } });
+        expect(worstMm).toBeLessThanOrEqual(rssMm + 1e-9);
+        expect(rssMm).toBeLessThanOrEqual(gapMm);
+      }),
+    );
+  });
+
+  it("names what touches first", () => {
+    const places = [
+      { name: "belt", parts, spaceMm: { mm: 130, plusMinusMm: 2 } },
+      { name: "skid plate", parts: [], spaceMm: { mm: 12, plusMinusMm: 9 } },
+    ];
+    expect(touchesFirst(places)).toMatchObject({ name: "belt", worstMm: 0 });
+    expect(touchesFirst([])).toBeUndefined();
+  });
+
+  it("refuses a tolerance bigger than the part, and a space of less than nothing", () => {
+    expect(() =>
+      clearance({ parts: [{ name: "fan", mm: 3, plusMinusMm: 4 }], spaceMm: { mm: 9, plusMinusMm: 0 } }),
+    ).toThrow(RangeError);
+    expect(() => clearance({ parts: [], spaceMm: { mm: -1, plusMinusMm: 0 } })).toThrow(RangeError);
+  });
+});
+
+describe("compareUnits", () => {
+  const OLD: Unit = {
+    widthMm: 700,
+    heightMm: 420,
+    depthMm: 45,
+    coreThicknessMm: 26,
+    necks: [
+      { feeds: "engine outlet", side: "left", heightMm: 380, diameterMm: 34 },
+      { feeds: "engine inlet", side: "right", heightMm: 60, diameterMm: 34 },
+    ],
+    pegs: { bottom: 2, bottomApartMm: 610, top: 2, topApartMm: 610, bushes: true },
+    oilCooler: "internal",
+    plug: "two-pin, grey",
+    blades: { count: 7, pulls: true },
+  };
+  const verdicts = (made: Unit, space = {}) =>
+    Object.fromEntries(compareUnits(OLD, made, space).map(({ what, verdict }) => [what, verdict]));
+
+  it("finds a unit to be the same as itself, whatever it is", () => {
+    expect(new Set(Object.values(verdicts(OLD)))).toEqual(new Set(["same"]));
+    expect(compareUnits(OLD, OLD).every(({ remedy, extraMinutes }) => !remedy && extraMinutes === 0)).toBe(
+      true,
+    );
+  });
+
+  it("of a slim fan that blows the other way says so, and of its plug what to do", () => {
+    const said = compareUnits(OLD, { ...OLD, plug: "three-pin", blades: { count: 11, pulls: false } });
+    expect(said.find(({ what }) => what === "blades")).toMatchObject({
+      verdict: "stop",
+      remedy: expect.stringMatching(/other way/),
+    });
+    expect(said.find(({ what }) => what === "plug")).toMatchObject({
+      verdict: "adapt",
+      part: "adapter lead",
+      extraMinutes: 30,
+    });
+  });
+
+  it("of a thick all-metal radiator says what it touches, and what moves back", () => {
+    const thick = { ...OLD, depthMm: 72, coreThicknessMm: 56 };
+    const space = {
+      depthMm: { mm: 150, plusMinusMm: 3 },
+      behind: [{ name: "fan", mm: 80, plusMinusMm: 2 }],
+      behindName: "the belt",
+    };
+    const said = compareUnits(OLD, thick, space);
+    // 150 − 72 − 80 is 2 mm short of nothing, and 6 mm more at worst.
+    expect(said.find(({ what }) => what === "depth before the belt")).toMatchObject({
+      verdict: "stop",
+      remedy: expect.stringMatching(/8 mm too deep at worst/),
+    });
+    expect(said.find(({ what }) => what === "core thickness")).toMatchObject({
+      verdict: "adapt",
+      part: "longer bolts",
+    });
+    expect(verdicts(OLD, space)["depth before the belt"]).toBe("same");
+  });
+
+  it.each<[string, Unit, string, string]>([
+    [
+      "a neck on the other side",
+      {
+        ...OLD,
+        necks: [
+          { feeds: "engine outlet", side: "right", heightMm: 380, diameterMm: 34 },
+          ...(OLD.necks?.slice(1) ?? []),
+        ],
+      },
+      "neck that feeds the engine outlet",
+      "stop",
+    ],
+    [
+      "a neck that isn't there",
+      { ...OLD, necks: OLD.necks?.slice(1) ?? [] },
+      "neck that feeds the engine outlet",
+      "stop",
+    ],
+    [
+      "one neck more",
+      { ...OLD, necks: [...(OLD.necks ?? []), { feeds: "heater", side: "left" }] },
+      "neck that feeds the heater",
+      "adapt",
+    ],
+    [
+      "necks nobody looked at",
+      { ...OLD, necks: undefined as unknown as [] },
+      "neck that feeds the engine outlet",
+      "not-seen",
+    ],
+    [
+      "a wider neck",
+      {
+        ...OLD,
+        necks: [
+          { feeds: "engine outlet", side: "left", heightMm: 380, diameterMm: 38 },
+          ...(OLD.necks?.slice(1) ?? []),
+        ],
+      },
+      "neck that feeds the engine outlet",
+      "adapt",
+    ],
+    [
+      "pegs without rubber",
+      { ...OLD, pegs: { bottom: 2, bottomApartMm: 610, top: 2, topApartMm: 610, bushes: false } },
+      "pegs",
+      "adapt",
+    ],
+    [
+      "pegs that stand off",
+      { ...OLD, pegs: { bottom: 2, bottomApartMm: 625, top: 2, topApartMm: 610, bushes: true } },
+      "pegs",
+      "stop",
+    ],
+    ["one peg", { ...OLD, pegs: { bottom: 1, top: 2, bushes: true } }, "pegs", "stop"],
+    ["no oil cooler where the car has one", { ...OLD, oilCooler: "none" }, "oil cooler", "stop"],
+    ["a smaller one, which lets air round it", { ...OLD, heightMm: 400 }, "overall height", "adapt"],
+  ])("%s", (_, made, what, verdict) => expect(verdicts(made)[what]).toBe(verdict));
+
+  it("says which of them to measure, and nothing of what neither has", () => {
+    const said = compareUnits({ widthMm: 700 }, { heightMm: 400 });
+    expect(said.map(({ what, verdict }) => [what, verdict])).toEqual([
+      ["overall width", "not-seen"],
+      ["overall height", "not-seen"],
+    ]);
+    expect(said[0]?.remedy).toMatch(/on the new one/);
+    expect(compareUnits({}, {})).toEqual([]);
+  });
+
+  it("refuses a length that is none", () => {
+    expect(() => compareUnits({ widthMm: -3 }, {})).toThrow(/widthMm/);
+  });
+});

@@ -1,0 +1,41 @@
+import type { Side } from "./side-from-seat.ts";
+
+/** What a neck or a port of a radiator leads to: "inlet" alone is said both ways. */
+export const FEEDS = [
+  "engine outlet",
+  "engine inlet",
+  "tank",
+  "heater",
+  "oil cooler in",
+  "oil cooler out",
+  "drain",
+  "cap",
+  "switch or sensor",
+] as const;
+export type Feeds = (typeof FEEDS)[number];
+
+export interface Neck {
+  feeds: Feeds;
+  side: Side;
+  /** From the foot of the core, mm. */
+  heightMm?: number;
+  diameterMm?: number;
+}
+
+/** A radiator or fan unit as it is measured on the bench, mm; what isn't measured is left out. */
+export interface Unit {
+  widthMm?: number;
+  heightMm?: number;
+  depthMm?: number;
+  coreWidthMm?: number;
+  coreHeightMm?: number;
+  coreThicknessMm?: number;
+  necks?: readonly Neck[];
+  pegs?: { bottom: number; bottomApartMm?: number; top: number; topApartMm?: number; bushes: boolean };
+  /** Fan and shroud: how far its fixings stand apart, and their thread. */
+  mounts?: { apartMm: number; threadMm: number };
+  condenserMounts?: boolean;
+  oilCooler?: "none" | "internal" | "external";
+  plug?: string;
+  blades?: { count: number; pulls: boolean };
+}
