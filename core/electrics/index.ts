@@ -1,5 +1,7 @@
 export { type ColdSoak, coldSoak } from "./cold-soak.ts";
 export { type DutyMeaning, type DutySense, dutyMeaning } from "./duty-meaning.ts";
+export { FAN_TRIGGERS, type FanTrigger, type FanWire } from "./fan-wires.ts";
+export { type FanToWire, type FanWiring, fanWiring } from "./fan-wiring.ts";
 export { jumperFuse, motorDraw } from "./motor-draw.ts";
 export { readSensorPoints } from "./read-sensor-points.ts";
 export {

@@ -1,23 +1,9 @@
 import type { Judgement } from "../judgement/index.ts";
 import { inRange } from "./in-range.ts";
-
-/** Blade fuses as they are sold, amperes (ISO 8820-3). */
-const FUSES_A = [3, 5, 7.5, 10, 15, 20, 25, 30, 35, 40] as const;
-/** A fuse carries about four fifths of its rating for ever; a motor takes a quarter more while it starts. */
-const LASTING_SHARE = 0.8;
-/** What a copper wire in a warm loom carries for ever, amperes by mm²: 6 A a mm² and less as it grows thicker. */
-const WIRE_A: [mm2: number, amps: number][] = [
-  [0.5, 5],
-  [0.75, 8],
-  [1, 11],
-  [1.5, 15],
-  [2.5, 22],
-  [4, 30],
-  [6, 40],
-];
+import { FUSES_A, LASTING_SHARE, MOST_JUMPER_A, WIRE_A } from "./wires.ts";
 
 /**
- * What a fan motor draws, held against its fuse and wire. `amps` 0 to 200, `fuseA` 1 to 100, `wireMm2` 0.5 to 6, else
+ * What a fan motor draws, held against its fuse and wire. `amps` 0 to 200, `fuseA` 1 to 100, `wireMm2` 0.5 to 16, else
  * `RangeError`. Fails over four fifths of the fuse or over what the wire carries; not seen where it doesn't run.
  */
 export function motorDraw({
@@ -31,7 +17,7 @@ export function motorDraw({
 }): Judgement {
   inRange(amps, 0, 200, "A drawn");
   inRange(fuseA, 1, 100, "A of fuse");
-  if (wireMm2 !== undefined) inRange(wireMm2, 0.5, 6, "mm² of wire");
+  if (wireMm2 !== undefined) inRange(wireMm2, 0.5, 16, "mm² of wire");
   const mostA = fuseA * LASTING_SHARE;
   if (amps < 0.5)
     return {
@@ -68,10 +54,10 @@ export function motorDraw({
  * motor draws, amperes. `motorAmps` over 0 up to 32 A, else `RangeError`: a bigger fan wants a relay, not a jumper.
  */
 export function jumperFuse(motorAmps: number): number {
-  const fuse = FUSES_A.find((rating) => rating * LASTING_SHARE >= motorAmps);
+  const fuse = FUSES_A.find((rating) => rating <= MOST_JUMPER_A && rating * LASTING_SHARE >= motorAmps);
   if (!(motorAmps > 0) || fuse === undefined)
     throw new RangeError(
-      `${motorAmps} A can't go through a fused jumper: over 0 up to ${40 * LASTING_SHARE} A. Use a relay.`,
+      `${motorAmps} A can't go through a fused jumper: over 0 up to ${MOST_JUMPER_A * LASTING_SHARE} A. Use a relay.`,
     );
   return fuse;
 }
