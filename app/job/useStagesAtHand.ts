@@ -9,6 +9,7 @@ interface Manifest {
 const PARTS = [
   () => import("./book/line-reader.ts"),
   () => import("./prove/WarmUpChart.tsx"),
+  () => import("./plan/PlanTools.tsx"),
   () => import("./find/BeliefPicture.tsx"),
   () => import("./find/instruments/Sensor.tsx"),
   () => import("./find/planner-here.ts"),

@@ -40,13 +40,16 @@ const feed = (mm2: number, fuseA: number, to: string): FanWire => ({
 });
 
 const TRIGGERS: Record<FanTrigger, Pick<FanWire, "from" | "why">> = {
-  switch: { from: "thermal switch to ground", why: "Closes as the coolant gets hot, and grounds the coil." },
+  switch: {
+    from: "thermal switch, its other pin to ground",
+    why: "Closes as the coolant gets hot, and grounds the coil.",
+  },
   computer: { from: "engine computer's fan output", why: "Grounds the coil by the sensor's value." },
   "air-con": {
-    from: "air-conditioning clutch feed, through a small relay to ground",
-    why: "A feed, not a ground: the small relay turns it round, so that the clutch never feeds the fan's coil.",
+    from: "air-conditioning clutch feed, through a small relay",
+    why: "A feed, not a ground: it draws the small relay, whose contact grounds the coil, so that the clutch never feeds it.",
   },
-  manual: { from: "switch on the dash to ground", why: "By hand; it overrules no fuse." },
+  manual: { from: "switch on the dash, its other side to ground", why: "By hand; it overrules no fuse." },
 };
 
 /** A bare motor: through a relay, or straight through its thermal switch where that carries it. */

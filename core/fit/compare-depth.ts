@@ -29,7 +29,7 @@ export function depthLines(made: Unit, space: Space): FitLine[] {
   const words = {
     what: `depth before ${name}`,
     old: `${mm(space.depthMm.mm)} there`,
-    new: `${mm(gapMm)} left`,
+    new: gapMm < 0 ? `${mm(-gapMm)} too deep` : `${mm(gapMm)} left`,
   };
   if (worstMm < 0) return [{ ...words, ...stop(`It touches ${name}: ${mm(-worstMm)} too deep at worst.`) }];
   if (worstMm < LEAST_GAP_MM)

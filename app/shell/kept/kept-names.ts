@@ -9,6 +9,7 @@ const NAMES: Record<string, (params: Params, search: string) => string | undefin
   "vehicle-card/route": ({ vehicleId }) => `card:${vehicleId}`,
   "shop/route": () => "shop",
   "job/route": ({ jobId }) => `job:${jobId}`,
+  "job/plan/route": ({ jobId }) => `plan:${jobId}`,
   "job/find/route": ({ jobId }) => `find:${jobId}`,
 };
 

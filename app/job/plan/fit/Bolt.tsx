@@ -1,0 +1,129 @@
+import { boltLength, type Joint, type Seat } from "../../../../core/fit/index.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { ChipsOne } from "../../../ui/Chips.tsx";
+import { TextField } from "../../../ui/Field.tsx";
+import { useJob } from "../../context.ts";
+import { FigureField, figure, worked } from "../../find/instruments/Instrument.tsx";
+import { useFields } from "../../find/instruments/useFields.ts";
+import { BoltPicture } from "./BoltPicture.tsx";
+
+/** Coarse threads as they are found about a radiator, mm (ISO 261), with the height of their nuts (ISO 4032). */
+const THREADS: Record<string, { diameterMm: number; pitchMm: number; nutMm: number }> = {
+  M5: { diameterMm: 5, pitchMm: 0.8, nutMm: 4.7 },
+  M6: { diameterMm: 6, pitchMm: 1, nutMm: 5.2 },
+  M8: { diameterMm: 8, pitchMm: 1.25, nutMm: 6.8 },
+  M10: { diameterMm: 10, pitchMm: 1.5, nutMm: 8.4 },
+  M12: { diameterMm: 12, pitchMm: 1.75, nutMm: 10.8 },
+};
+const SEATS = ["nut", "hole in steel", "hole in aluminium", "hole in plastic", "insert"] as const;
+const EMPTY = { thread: "M6", stack: "", seat: "nut", depth: "" };
+
+function seatOf(name: string, depth: string, nutMm: number): Seat {
+  if (name === "nut") return { kind: "nut", heightMm: nutMm };
+  if (name === "insert") return { kind: "insert", lengthMm: depthOf(depth) };
+  const material = name.replace("hole in ", "") as "steel" | "aluminium" | "plastic";
+  return { kind: "tapped", material, depthMm: depthOf(depth) };
+}
+
+function thicknesses(typed: string): number[] {
+  const stack = typed.split("+").map(figure);
+  if (stack.some(Number.isNaN))
+    throw new RangeError("Thicknesses in mm with + between them, such as 1.6 + 3 + 8.");
+  return stack;
+}
+
+function depthOf(typed: string): number {
+  const depth = figure(typed);
+  if (Number.isNaN(depth)) throw new RangeError("How deep in mm, such as 14 or 14.5.");
+  return depth;
+}
+
+/** Which bolt, for what it goes through and into. */
+export function Bolt() {
+  const { book, mayBook } = useJob();
+  const { fields, put, clear } = useFields("bolt", EMPTY);
+  const { thread, stack, seat, depth } = fields;
+  const made = THREADS[thread] ?? { diameterMm: 6, pitchMm: 1, nutMm: 5.2 };
+  const isTyped = stack.trim() !== "" && (seat === "nut" || depth.trim() !== "");
+  const joint = (): Joint => ({
+    stackMm: thicknesses(stack),
+    thread: made,
+    seat: seatOf(seat, depth, made.nutMm),
+  });
+  const outcome = worked(isTyped, () => boltLength(joint()));
+  const found = outcome && "result" in outcome ? outcome.result : undefined;
+  const words = found && ("refused" in found ? found.refused : `${thread}×${found.lengthMm}`);
+  return (
+    <div className="flex flex-col gap-4">
+      <ChipsOne
+        label="Thread"
+        options={Object.keys(THREADS)}
+        value={thread}
+        onChange={(name) => name && put("thread")(name)}
+      />
+      <ChipsOne
+        label="What it goes into"
+        options={SEATS}
+        value={seat}
+        onChange={(name) => name && put("seat")(name)}
+      />
+      <div className="flex flex-wrap items-start gap-4">
+        <div className="min-w-56 flex-1">
+          <TextField
+            label="Through, from its head on"
+            unit="mm"
+            hint="Washers, bracket, bush, flange: 1.6 + 3 + 8"
+            inputMode="text"
+            className="figure"
+            maxLength={60}
+            value={stack}
+            disabled={!mayBook}
+            onChange={(event) => put("stack")(event.target.value)}
+          />
+        </div>
+        {seat !== "nut" && (
+          <FigureField
+            label={seat === "insert" ? "Insert, long" : "Hole, deep"}
+            unit="mm"
+            value={depth}
+            onChange={put("depth")}
+          />
+        )}
+      </div>
+      <div aria-live="polite" className="min-h-12">
+        {outcome === undefined && (
+          <p className="text-ink-2">Measure what it goes through; the bolt shows at once.</p>
+        )}
+        {outcome && "trouble" in outcome && (
+          <p className="border-ink border-l-4 pl-3 font-bold">{outcome.trouble}</p>
+        )}
+        {found && "refused" in found && (
+          <p className="border-ink border-l-4 pl-3 font-bold">{found.refused}</p>
+        )}
+        {found && "lengthMm" in found && (
+          <>
+            <p className="figure text-4xl">{words}</p>
+            <p>
+              At least {Number(found.leastMm.toFixed(1))} mm; {Number(found.spareMm.toFixed(1))} mm to spare.
+            </p>
+            <BoltPicture joint={joint()} bolt={found} />
+          </>
+        )}
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <Button
+          disabled={!mayBook || !found || "refused" in found}
+          onClick={() => {
+            book({ kind: "note", text: `Bolt ${words}: through ${stack} mm into a ${seat}.` });
+            clear();
+          }}
+        >
+          Book it
+        </Button>
+        <Button weight="quiet" onClick={clear}>
+          Clear it
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,227 @@
+import { useMemo } from "react";
+import { compareUnits, type Steering } from "../../../../core/fit/index.ts";
+import { useDraft } from "../../../shell/drafts/useDraft.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { ChipsOne } from "../../../ui/Chips.tsx";
+import { TextField } from "../../../ui/Field.tsx";
+import { useJob } from "../../context.ts";
+import { worked } from "../../find/instruments/Instrument.tsx";
+import { FitVerdict } from "./FitVerdict.tsx";
+import {
+  EMPTY_SPACE,
+  EMPTY_UNIT,
+  lengthTrouble,
+  ROWS,
+  spaceOf,
+  type UnitFields,
+  unitOf,
+} from "./fit-fields.ts";
+
+const STEERING: Record<Steering, string> = { left: "wheel on the left", right: "wheel on the right" };
+
+interface FitDraft {
+  steering: Steering;
+  old: UnitFields;
+  made: UnitFields;
+  space: typeof EMPTY_SPACE;
+}
+const EMPTY: FitDraft = { steering: "left", old: EMPTY_UNIT, made: EMPTY_UNIT, space: EMPTY_SPACE };
+
+function MeasureCell({
+  label,
+  row,
+  value,
+  onChange,
+  isDisabled,
+}: {
+  label: string;
+  row: (typeof ROWS)[number];
+  value: string;
+  onChange: (text: string) => void;
+  isDisabled: boolean;
+}) {
+  if (row.options)
+    return (
+      <select
+        aria-label={label}
+        className="field-box w-full"
+        value={value}
+        disabled={isDisabled}
+        onChange={(event) => onChange(event.target.value)}
+      >
+        <option value="">not looked at</option>
+        {row.options.map((option) => (
+          <option key={option}>{option}</option>
+        ))}
+      </select>
+    );
+  const trouble = row.isWord ? undefined : lengthTrouble(value);
+  return (
+    <>
+      <input
+        aria-label={label}
+        aria-invalid={trouble ? true : undefined}
+        className={`field-box w-full ${row.isWord ? "" : "figure"}`}
+        inputMode={row.isWord ? undefined : "decimal"}
+        autoComplete="off"
+        maxLength={row.isWord ? 60 : 8}
+        value={value}
+        disabled={isDisabled}
+        onChange={(event) => onChange(event.target.value)}
+      />
+      {trouble && <p className="border-ink border-l-4 pl-2 font-bold text-sm">{trouble}</p>}
+    </>
+  );
+}
+
+/** Old and new as paired columns, filled at the bench, and what comes of it line by line. */
+export function FitTable() {
+  const { page, book, mayBook } = useJob();
+  const [draft, setDraft] = useDraft<FitDraft>(`fit:${page.job.id}`, EMPTY);
+  const { steering, old, made, space } = draft;
+  const outcome = useMemo(
+    () => worked(true, () => compareUnits(unitOf(old, steering), unitOf(made, steering), spaceOf(space))),
+    [old, made, steering, space],
+  );
+  const lines = outcome && "result" in outcome ? outcome.result : [];
+  const apart = lines.filter(({ verdict }) => verdict !== "same");
+  const extra = lines.reduce((sum, { extraMinutes }) => sum + extraMinutes, 0);
+  const stops = lines.some(({ verdict }) => verdict === "stop");
+  const bookIt = () => {
+    const told = apart.map(
+      ({ what, verdict, remedy }) => `${what}: ${verdict.replace("-", " ")}. ${remedy ?? ""}`,
+    );
+    const verdict = stops ? "fail" : lines.some((line) => line.verdict === "not-seen") ? "not-seen" : "pass";
+    book({
+      kind: "test",
+      item: "old and new compared",
+      text: (told.length > 0 ? told.join(" ") : "The same in all that was measured.").slice(0, 1900),
+      data: { verdict },
+    });
+  };
+  return (
+    <div className="flex flex-col gap-5">
+      <div className="flex flex-wrap items-center gap-3">
+        <span className="font-bold">Sides as seen from the driver's seat,</span>
+        <ChipsOne
+          label="Where the wheel is"
+          options={Object.values(STEERING)}
+          value={STEERING[steering]}
+          onChange={(words) =>
+            words && setDraft({ ...draft, steering: words === STEERING.left ? "left" : "right" })
+          }
+        />
+      </div>
+      <table className="w-full">
+        <thead>
+          <tr className="text-left">
+            <th scope="col" className="py-1">
+              mm
+            </th>
+            <th scope="col" className="w-1/3 px-2">
+              Old one
+            </th>
+            <th scope="col" className="w-1/3 px-2">
+              New one
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {ROWS.map((row) => (
+            <tr key={row.name} className="align-top">
+              <th scope="row" className="py-3 pr-2 text-left font-normal text-ink-2">
+                {row.label}
+              </th>
+              {(["old", "made"] as const).map((which) => (
+                <td key={which} className="px-2 py-1">
+                  <MeasureCell
+                    label={`${row.label}, ${which === "old" ? "old one" : "new one"}`}
+                    row={row}
+                    value={draft[which][row.name]}
+                    isDisabled={!mayBook}
+                    onChange={(text) =>
+                      setDraft({ ...draft, [which]: { ...draft[which], [row.name]: text } })
+                    }
+                  />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="flex flex-wrap items-start gap-4">
+        {(
+          [
+            ["depth", "Room behind its face", "mm"],
+            ["fan", "Fan in that room, deep", "mm"],
+            ["plusMinus", "Give or take", "mm"],
+          ] as const
+        ).map(([name, label, unit]) => (
+          <div key={name} className="w-44">
+            <TextField
+              label={label}
+              unit={unit}
+              inputMode="decimal"
+              className="figure"
+              maxLength={8}
+              value={space[name]}
+              error={lengthTrouble(space[name])}
+              disabled={!mayBook}
+              onChange={(event) => setDraft({ ...draft, space: { ...space, [name]: event.target.value } })}
+            />
+          </div>
+        ))}
+        <div className="w-52">
+          <TextField
+            label="What stands behind it"
+            placeholder="the belt"
+            maxLength={40}
+            value={space.name}
+            disabled={!mayBook}
+            onChange={(event) => setDraft({ ...draft, space: { ...space, name: event.target.value } })}
+          />
+        </div>
+      </div>
+      <section aria-labelledby="fits" aria-live="polite">
+        <h4 id="fits" className="mb-1 font-bold text-lg">
+          {lines.length === 0
+            ? "Nothing measured on either yet"
+            : stops
+              ? "It doesn't fit"
+              : apart.length === 0
+                ? "The same in all that was measured"
+                : `It fits with ${extra} min more, as far as it is measured`}
+        </h4>
+        {outcome && "trouble" in outcome && (
+          <p className="border-ink border-l-4 pl-3 font-bold">{outcome.trouble}</p>
+        )}
+        <ul className="border-ink border-t-2">
+          {lines.map(({ what, verdict, old: was, new: is, remedy, extraMinutes, part }) => (
+            <li key={what} className="grid gap-x-4 border-rule border-b py-2 sm:grid-cols-[9rem_1fr]">
+              <FitVerdict verdict={verdict} />
+              <span>
+                <span className="font-bold">{what}</span>: {was}; new: {is}.
+                {remedy && <span className="block">{remedy}</span>}
+                {(extraMinutes > 0 || part) && (
+                  <span className="block text-ink-2">
+                    {[extraMinutes > 0 ? `${extraMinutes} min more` : "", part ? `to buy: ${part}` : ""]
+                      .filter(Boolean)
+                      .join(" · ")}
+                  </span>
+                )}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <div className="flex flex-wrap gap-2">
+        <Button disabled={!mayBook || lines.length === 0} onClick={bookIt}>
+          Book what was compared
+        </Button>
+        <Button weight="quiet" onClick={() => setDraft(EMPTY)}>
+          Clear it
+        </Button>
+      </div>
+    </div>
+  );
+}

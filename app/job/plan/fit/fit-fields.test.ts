@@ -1,0 +1,42 @@
+import { describe, expect, it } from "vitest";
+import { compareUnits } from "../../../../core/fit/index.ts";
+import { EMPTY_SPACE, EMPTY_UNIT, lengthTrouble, spaceOf, unitOf } from "./fit-fields.ts";
+
+describe("what was measured on the bench", () => {
+  it("is nothing where nothing was filled in", () => {
+    expect(unitOf(EMPTY_UNIT, "left")).toEqual({});
+    expect(spaceOf(EMPTY_SPACE)).toEqual({});
+  });
+
+  it("turns the seat's sides into the vehicle's, by where the wheel is", () => {
+    const fields = { ...EMPTY_UNIT, outletSide: "driver", outletHeight: "380", outletWide: "34,5" };
+    expect(unitOf(fields, "right").necks).toEqual([
+      { feeds: "engine outlet", side: "right", heightMm: 380, diameterMm: 34.5 },
+    ]);
+    expect(unitOf(fields, "left").necks?.[0]?.side).toBe("left");
+  });
+
+  it("of one car in both steerings compares alike", () => {
+    const old = { ...EMPTY_UNIT, outletSide: "driver", inletSide: "passenger" };
+    const made = { ...EMPTY_UNIT, outletSide: "passenger", inletSide: "passenger" };
+    const said = (["left", "right"] as const).map((steering) =>
+      compareUnits(unitOf(old, steering), unitOf(made, steering)).map(({ verdict }) => verdict),
+    );
+    expect(said[0]).toEqual(["stop", "same"]);
+    expect(said[1]).toEqual(said[0]);
+  });
+
+  it("finds the thick one too deep for the room, with its fan in it", () => {
+    const space = spaceOf({ depth: "150", name: "the belt", fan: "80", plusMinus: "2" });
+    const lines = compareUnits({ depthMm: 45 }, unitOf({ ...EMPTY_UNIT, depth: "72" }, "left"), space);
+    expect(lines.map(({ what, verdict }) => [what, verdict])).toContainEqual([
+      "depth before the belt",
+      "stop",
+    ]);
+  });
+
+  it.each(["34", "34,5", "", " 7 "])("%j is a length", (text) => expect(lengthTrouble(text)).toBeUndefined());
+  it.each(["a hand", "-3", "1e3", "34mm"])("%j is none", (text) =>
+    expect(lengthTrouble(text)).toMatch(/in mm/),
+  );
+});

@@ -1,0 +1,135 @@
+import {
+  type SeatSide,
+  type Space,
+  type Steering,
+  sideFromSeat,
+  type Unit,
+} from "../../../../core/fit/index.ts";
+
+/** One of two units as it is measured on the bench; lengths in mm, sides from the driver's seat. */
+export const EMPTY_UNIT = {
+  width: "",
+  height: "",
+  depth: "",
+  core: "",
+  outletSide: "",
+  outletHeight: "",
+  outletWide: "",
+  inletSide: "",
+  inletHeight: "",
+  inletWide: "",
+  bottomApart: "",
+  topApart: "",
+  bushes: "",
+  oilCooler: "",
+  plug: "",
+  blades: "",
+  blows: "",
+};
+export type UnitFields = typeof EMPTY_UNIT;
+
+export const EMPTY_SPACE = { depth: "", name: "", fan: "", plusMinus: "2" };
+export type SpaceFields = typeof EMPTY_SPACE;
+
+/** Every row of the paired columns: a length, a word, or one of a few. */
+export const ROWS: {
+  name: keyof UnitFields;
+  label: string;
+  options?: readonly string[];
+  isWord?: boolean;
+}[] = [
+  { name: "width", label: "Overall width" },
+  { name: "height", label: "Overall height" },
+  { name: "depth", label: "Overall depth" },
+  { name: "core", label: "Core thickness" },
+  { name: "outletSide", label: "Engine outlet feeds the neck on the", options: ["driver", "passenger"] },
+  { name: "outletHeight", label: "Its height" },
+  { name: "outletWide", label: "Its width across" },
+  { name: "inletSide", label: "Engine inlet is fed by the neck on the", options: ["driver", "passenger"] },
+  { name: "inletHeight", label: "Its height" },
+  { name: "inletWide", label: "Its width across" },
+  { name: "bottomApart", label: "Two pegs below, apart" },
+  { name: "topApart", label: "Two pegs above, apart" },
+  { name: "bushes", label: "Pegs stand in rubber", options: ["yes", "no"] },
+  { name: "oilCooler", label: "Oil cooler", options: ["none", "internal", "external"] },
+  { name: "plug", label: "Fan's plug", isWord: true },
+  { name: "blades", label: "Blades" },
+  { name: "blows", label: "Fan pulls toward the engine", options: ["yes", "no"] },
+];
+
+/** A length as typed; undefined where it is empty, NaN where it is none. */
+function figure(text: string): number | undefined {
+  const clean = text.trim().replace(",", ".");
+  if (clean === "") return undefined;
+  return /^\d{1,5}(\.\d{1,2})?$/.test(clean) ? Number(clean) : Number.NaN;
+}
+
+/** What is wrong with a typed length, in one sentence. */
+export const lengthTrouble = (text: string): string | undefined =>
+  Number.isNaN(figure(text)) ? "A length in mm, such as 34 or 34.5." : undefined;
+
+const given = <Value>(name: string, value: Value | undefined) =>
+  value === undefined ? {} : { [name]: value };
+
+function neckOf(
+  feeds: "engine outlet" | "engine inlet",
+  side: string,
+  height: string,
+  wide: string,
+  steering: Steering,
+) {
+  if (side !== "driver" && side !== "passenger") return [];
+  return [
+    {
+      feeds,
+      side: sideFromSeat(side as SeatSide, steering),
+      ...given("heightMm", figure(height)),
+      ...given("diameterMm", figure(wide)),
+    },
+  ];
+}
+
+/** What was measured, as the core takes it: what isn't filled in isn't there. */
+export function unitOf(fields: UnitFields, steering: Steering): Unit {
+  const necks = [
+    ...neckOf("engine outlet", fields.outletSide, fields.outletHeight, fields.outletWide, steering),
+    ...neckOf("engine inlet", fields.inletSide, fields.inletHeight, fields.inletWide, steering),
+  ];
+  const [bottomApartMm, topApartMm] = [figure(fields.bottomApart), figure(fields.topApart)];
+  const hasPegs = bottomApartMm !== undefined || topApartMm !== undefined || fields.bushes !== "";
+  const count = figure(fields.blades);
+  return {
+    ...given("widthMm", figure(fields.width)),
+    ...given("heightMm", figure(fields.height)),
+    ...given("depthMm", figure(fields.depth)),
+    ...given("coreThicknessMm", figure(fields.core)),
+    ...(necks.length > 0 ? { necks } : {}),
+    ...(hasPegs
+      ? {
+          pegs: {
+            bottom: 2,
+            top: 2,
+            bushes: fields.bushes !== "no",
+            ...given("bottomApartMm", bottomApartMm),
+            ...given("topApartMm", topApartMm),
+          },
+        }
+      : {}),
+    ...(fields.oilCooler ? { oilCooler: fields.oilCooler as "none" | "internal" | "external" } : {}),
+    ...(fields.plug.trim() ? { plug: fields.plug.trim() } : {}),
+    ...(count !== undefined && fields.blows ? { blades: { count, pulls: fields.blows === "yes" } } : {}),
+  };
+}
+
+/** The room behind the face of the radiator, with the fan that stands in it. */
+export function spaceOf({ depth, name, fan, plusMinus }: SpaceFields): Space {
+  const room = figure(depth);
+  if (room === undefined) return {};
+  const plusMinusMm = figure(plusMinus) ?? 0;
+  const fanMm = figure(fan);
+  return {
+    depthMm: { mm: room, plusMinusMm },
+    ...(fanMm === undefined ? {} : { behind: [{ name: "fan", mm: fanMm, plusMinusMm }] }),
+    behindName: name.trim() || "what is behind it",
+  };
+}

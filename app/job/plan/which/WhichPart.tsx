@@ -1,0 +1,197 @@
+import { useMemo } from "react";
+import { v4 as newId } from "uuid";
+import { ChosenPart, dataOf } from "../../../../core/facts/index.ts";
+import type { PartLife } from "../../../../core/job/index.ts";
+import { repeatFailures, schoolsSay } from "../../../../core/sourcing/index.ts";
+import { useDraft } from "../../../shell/drafts/useDraft.ts";
+import { useMember } from "../../../shell/member.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { TextField } from "../../../ui/Field.tsx";
+import { minorDigits, moneyOf } from "../../../ui/money.ts";
+import { useJob } from "../../context.ts";
+import { CostSpread } from "./CostSpread.tsx";
+import { OptionTable } from "./OptionTable.tsx";
+import {
+  emptyOption,
+  isUntouched,
+  MOST_OPTIONS,
+  type OptionTroubles,
+  readOption,
+  readTerms,
+  START,
+  type TermsFields,
+} from "./option-fields.ts";
+import { useWeighed } from "./useWeighed.ts";
+
+const TERMS: [keyof TermsFields, string, string | undefined][] = [
+  ["hours", "Hours to fit it", "h"],
+  ["hourPrice", "An hour costs", undefined],
+  ["dayPrice", "A day off the road", undefined],
+  ["months", "You answer for it", "months"],
+];
+
+const hoursWords = (hours: number) => `${Number(hours.toFixed(1))} h`;
+
+/** Options for one part, what each comes to over the time that the shop answers for, and what each school would take. */
+export function WhichPart({ lives }: { lives: readonly PartLife[] }) {
+  const { page, book, mayBook } = useJob();
+  const { currency } = useMember();
+  const [part, setPart] = useDraft(`which-part:${page.job.id}`);
+  const [why, setWhy] = useDraft(`which-why:${page.job.id}`);
+  const [{ options, terms }, setTyped] = useDraft(`which:${page.job.id}`, START);
+  const digits = minorDigits(currency);
+  const money = (minor: number) => moneyOf(minor, currency);
+  const under = useMemo(() => readTerms(terms, digits), [terms, digits]);
+  const hours = "hours" in under ? under.hours : 1;
+  const read = useMemo(
+    () => options.map((fields) => ({ fields, ...readOption(fields, hours, digits) })),
+    [options, hours, digits],
+  );
+  const sound = useMemo(() => read.flatMap((each) => ("option" in each ? [each.option] : [])), [read]);
+  const weighed = useWeighed(sound, "terms" in under ? under.terms : undefined);
+  const compared = new Map(weighed?.compared.map((each) => [each.id, each]));
+  const known = sound.filter(({ id }) => compared.has(id));
+  const troubles = new Map<string, OptionTroubles>(
+    read.flatMap((each) =>
+      "troubles" in each && !isUntouched(each.fields) ? [[each.fields.id, each.troubles] as const] : [],
+    ),
+  );
+  const nameOf = (id: string) => {
+    const found = sound.find((each) => each.id === id);
+    return found ? `${found.grade}, ${found.supplier}` : "";
+  };
+  const repeats = repeatFailures(part, lives);
+  const schools =
+    known.length > 1
+      ? schoolsSay({ options: known, compared: weighed?.compared ?? [], failedBefore: repeats?.gone ?? 0 })
+      : [];
+  const choose = (id: string) => {
+    const option = sound.find((each) => each.id === id);
+    if (!option) return;
+    const because = (why.trim() || compared.get(id)?.because || "").slice(0, 300);
+    const { grade, supplier, priceCents, guarantee } = option;
+    book({
+      kind: "decision",
+      item: part.trim().toLowerCase() || "part",
+      text: `${grade}, ${supplier}. ${because}`,
+      data: dataOf(ChosenPart, {
+        grade,
+        supplier,
+        priceCents,
+        ...guarantee,
+        ...(because ? { because } : {}),
+      }),
+    });
+  };
+  return (
+    <div className="flex flex-col gap-5">
+      <div className="grid grid-cols-2 items-start gap-4 sm:grid-cols-4">
+        <div className="col-span-2 sm:col-span-4">
+          <TextField
+            label="Part to buy"
+            value={part}
+            maxLength={120}
+            placeholder="radiator"
+            disabled={!mayBook}
+            onChange={(event) => setPart(event.target.value)}
+          />
+        </div>
+        {TERMS.map(([name, label, unit]) => (
+          <div key={name}>
+            <TextField
+              label={label}
+              unit={unit ?? currency}
+              inputMode="decimal"
+              className="figure"
+              maxLength={12}
+              value={terms[name]}
+              error={"troubles" in under ? under.troubles[name] : undefined}
+              disabled={!mayBook}
+              onChange={(event) => setTyped({ options, terms: { ...terms, [name]: event.target.value } })}
+            />
+          </div>
+        ))}
+      </div>
+      {repeats && (
+        <div role="note" className="border-ink border-l-[6px] bg-wash py-2 pl-4">
+          <p className="font-bold">
+            This vehicle has had {repeats.gone} of it already. Settle this before the next is bought:
+          </p>
+          <ul className="list-disc pl-6">
+            {repeats.questions.map((question) => (
+              <li key={question}>{question}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <OptionTable
+        options={options}
+        troubles={troubles}
+        compared={compared}
+        nameOf={nameOf}
+        money={money}
+        isDisabled={!mayBook}
+        onChange={(next) => setTyped({ options: next, terms })}
+        onChoose={choose}
+      />
+      <div className="flex flex-wrap items-end gap-4">
+        {options.length < MOST_OPTIONS && (
+          <Button
+            disabled={!mayBook}
+            onClick={() => setTyped({ options: [...options, emptyOption(newId(), "all-metal")], terms })}
+          >
+            One more option
+          </Button>
+        )}
+        <div className="min-w-64 flex-1">
+          <TextField
+            label="Why this one, if not for what decides it"
+            value={why}
+            maxLength={300}
+            disabled={!mayBook}
+            onChange={(event) => setWhy(event.target.value)}
+          />
+        </div>
+      </div>
+      {weighed && known.length > 1 && (
+        <>
+          <CostSpread compared={weighed.compared} nameOf={nameOf} money={money} />
+          <p className="text-ink-2">
+            The mark is the average, the bar where eight of ten jobs end, over {terms.months} months.
+          </p>
+          <ul className="flex flex-col gap-1">
+            {weighed.evens.map(({ dearId, cheapId, hours: from }) => (
+              <li key={dearId}>
+                {from === null
+                  ? `However long the job, ${nameOf(dearId)} comes dearer than ${nameOf(cheapId)}.`
+                  : from === 0
+                    ? `However short the job, ${nameOf(dearId)} comes cheaper than ${nameOf(cheapId)}.`
+                    : `Above ${hoursWords(from)} of work ${nameOf(dearId)} comes cheaper than ${nameOf(cheapId)}.`}
+              </li>
+            ))}
+          </ul>
+          <section aria-labelledby="schools">
+            <h4 id="schools" className="mb-1 font-bold text-lg">
+              What each school would take
+            </h4>
+            <dl className="border-ink border-t-2">
+              {schools.map(({ school, id, because }) => (
+                <div key={school} className="grid gap-x-4 border-rule border-b py-2 sm:grid-cols-2">
+                  <dt>{school}</dt>
+                  <dd>
+                    <span className="font-bold">{id ? nameOf(id) : "Not its case"}</span>
+                    <span className="block text-ink-2">{because}</span>
+                  </dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        </>
+      )}
+      <p className="text-ink-2 text-sm">
+        How long each grade lasts, what it takes longer to fit and how often the wrong one comes are the
+        handbook's figures until this shop's own jobs say better.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,178 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { Application, PHONE } from "./support/application.ts";
+import { violations } from "./support/axe.ts";
+import { allSent, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
+
+let application: Application;
+let page: Page;
+beforeAll(async () => {
+  application = await Application.open();
+  page = await application.signedIn("tobin");
+});
+afterAll(() => application.close());
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+/** Types over whatever stands in a field, found by its name as a screen reader says it. */
+async function write(label: string, text: string, on = page): Promise<void> {
+  const field = await on.waitForSelector(`::-p-aria([name="${label}"][role="textbox"])`);
+  await field?.evaluate((element) => element.scrollIntoView({ block: "center" }));
+  await field?.click({ count: 3 });
+  await on.keyboard.press("Backspace");
+  await on.keyboard.type(text);
+}
+
+const choose = (label: string, value: string) => page.locator(`select[aria-label="${label}"]`).fill(value);
+const plan = (key: string, on = page) => application.go(on, `/jobs/${jobId(key)}/plan`);
+const tabOf = (name: string, on = page) => on.locator(`[role="tab"]::-p-text(${name})`).click();
+
+async function offer(nth: number, supplier: string, price: string, days: string): Promise<void> {
+  await write(`Supplier of option ${nth}`, supplier);
+  await write(`Price of option ${nth}`, price);
+  await write(`Days to wait of option ${nth}`, days);
+}
+
+describe("which part", () => {
+  it("asks what breaks them before a third radiator is bought", async () => {
+    await plan("open-prove");
+    await write("Part to buy", "radiator");
+    await seen(page, "This vehicle has had 2 of it already");
+    await seen(page, "Is it mounted solid?");
+    await write("Part to buy", "thermostat");
+    await page.waitForFunction(() => !document.body.textContent.includes("has had 2 of it already"));
+  });
+
+  it("says beside a field what is wrong with it, and compares what is sound", async () => {
+    await plan("open-find");
+    await write("Part to buy", "Fan motor");
+    await offer(1, "Coldbrook Parts", "0", "-3");
+    await seen(page, "A price of 0 is no price");
+    await seen(page, "Days from 0 to 365.");
+    await offer(1, "Coldbrook Parts", "412,50", "3");
+    await offer(2, "Tansy & Rudge", "149", "1");
+    // 3 h at 60, the part and three days at 40, and next to nothing for doing it again.
+    await page.waitForSelector('[role="img"][aria-label*="maker\'s, Coldbrook Parts €7"]');
+    await seen(page, "comes cheaper than pattern, Tansy & Rudge.");
+    await seen(page, "What each school would take");
+  });
+
+  it("keeps what was typed over a reload, and books the choice with its reason, price and guarantee", async () => {
+    await page.reload();
+    await page.waitForSelector('::-p-aria([name="Choose this: maker\'s, Coldbrook Parts"])');
+    await write("Why this one, if not for what decides it", "The owner wants no second visit");
+    await tap(page, "Choose this: maker's, Coldbrook Parts");
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(
+      /maker's, Coldbrook Parts\. The owner wants no second visit/,
+    );
+    const [[row]] = (await application.scratch.owner.sequelize.query(
+      "SELECT data FROM entries WHERE job_id = $1 ORDER BY seq DESC LIMIT 1",
+      { bind: [jobId("open-find")] },
+    )) as [[{ data: object }], unknown];
+    expect(row.data).toMatchObject({ fact: "chosen-part", priceCents: 41_250, partDays: 730, labourDays: 0 });
+    await seen(page, "Here, out of the box, undamaged");
+  });
+
+  it("takes up to five, and leaves one out again", async () => {
+    for (let more = 0; more < 3; more++) await tap(page, "One more option");
+    expect(await page.$("::-p-aria(One more option)")).toBeNull();
+    await tap(page, "Leave out option 5");
+    await page.waitForSelector("::-p-aria(One more option)");
+  });
+
+  it("shuts nobody out, filled in", async () => {
+    expect(await violations(page)).toEqual([]);
+  });
+});
+
+describe("does it fit", () => {
+  it("a thick all-metal radiator doesn't, and says what it touches and what moves back", async () => {
+    await plan("open-build");
+    await tabOf("Does it fit");
+    await write("Overall depth, old one", "45");
+    await write("Overall depth, new one", "72");
+    await write("Core thickness, old one", "26");
+    await write("Core thickness, new one", "56");
+    await write("Room behind its face", "150");
+    await write("Fan in that room, deep", "80");
+    await write("What stands behind it", "the belt");
+    await seen(page, "It doesn't fit");
+    await seen(page, "It touches the belt: 7 mm too deep at worst.");
+    await seen(page, "Everything behind it moves 30 mm back");
+    await tap(page, "Book what was compared");
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(/old and new compared[\s\S]*touches the belt[\s\S]*fail/i);
+  });
+
+  it("a slim fan that blows the other way doesn't, whichever side the wheel is on", async () => {
+    await tap(page, "Clear it");
+    await tap(page, "wheel on the right");
+    await choose("Engine outlet feeds the neck on the, old one", "driver");
+    await choose("Engine outlet feeds the neck on the, new one", "passenger");
+    await seen(page, "It is on the left, and its hose comes from the right.");
+    await write("Blades, old one", "7");
+    await write("Blades, new one", "11");
+    await choose("Fan pulls toward the engine, old one", "yes");
+    await choose("Fan pulls toward the engine, new one", "no");
+    await seen(page, "It blows the other way.");
+    await write("Overall width, new one", "wide");
+    await seen(page, "A length in mm, such as 34 or 34.5.");
+    expect(await violations(page)).toEqual([]);
+  });
+});
+
+describe("a bolt", () => {
+  it("is the next on the shelf, drawn, and refused where it would bottom", async () => {
+    await plan("open-build");
+    await tabOf("Bolt");
+    await write("Through, from its head on", "1,6 + 3 + 8");
+    await page.waitForSelector('[role="img"][aria-label^="The bolt goes through 1.6, 3, 8 mm and 7.4 mm"]');
+    await seen(page, "M6×20");
+    await tap(page, "hole in plastic");
+    await write("Hole, deep", "12.2");
+    await seen(page, "it would bottom before it clamps");
+    await write("Through, from its head on", "8 + washer");
+    await seen(page, "Thicknesses in mm with + between them");
+    expect(await violations(page)).toEqual([]);
+  });
+});
+
+describe("fan wiring", () => {
+  it("names every wire, and prints on one sheet", async () => {
+    await plan("open-build");
+    await tabOf("Fan wiring");
+    await write("Motor draws", "22");
+    await write("Lead, one way", "1.8");
+    await seen(page, "40 A");
+    await seen(page, "With the key off the coil has no feed");
+    expect(await violations(page)).toEqual([]);
+    const sheet = Buffer.from(await page.pdf({ format: "A4" })).toString("latin1");
+    expect(sheet.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
+    await tap(page, "self-contained");
+    await seen(page, "unit: manual trigger");
+    await seen(page, "Not used here");
+    await write("Motor draws", "90");
+    await seen(page, "outside 0.5 to 64");
+    await write("Motor draws", "18");
+    await tap(page, "Book it");
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(/Fan wiring: self-contained/);
+  });
+});
+
+describe("on a phone", () => {
+  it("nothing runs out sideways but what slides by itself", async () => {
+    const phone = await application.signedIn("ilse", PHONE);
+    await plan("open-build", phone);
+    for (const name of ["Which part", "Does it fit", "Bolt", "Fan wiring"]) {
+      await tabOf(name, phone);
+      const over = await phone.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(over, name).toBeLessThanOrEqual(0);
+      expect(await violations(phone), name).toEqual([]);
+    }
+    await phone.browserContext().close();
+  });
+});
