@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { book } from "../book/book.fixture.ts";
-import type { Entry } from "../book/index.ts";
+import type { Entry, EntryDraft } from "../book/index.ts";
 import { describeEntry } from "../ledger/index.ts";
 import {
   ChosenPart,
@@ -192,4 +192,28 @@ describe("moments", () => {
     7,
     "2031-W10-4",
   ])("%s is none", (text) => expect(isMoment(text)).toBe(false));
+});
+
+describe("a part chosen before prices and reasons were written down", () => {
+  const old: EntryDraft = {
+    kind: "decision",
+    item: "radiator",
+    data: { fact: "chosen-part", v: 1, grade: "pattern", supplier: "Tansy & Rudge" },
+  };
+
+  it("is still chosen, and is written out in today's shape", () => {
+    expect(factOf(old)?.fact).toMatchObject({ grade: "pattern", supplier: "Tansy & Rudge" });
+    expect(lifted(old).data).toMatchObject({ v: 2, grade: "pattern" });
+  });
+
+  it.each([
+    { priceCents: 0 },
+    { priceCents: 1.5 },
+    { because: "" },
+    { partDays: -1 },
+    { labourDays: "long" },
+  ])("today's takes no %j", (change) => {
+    const data = { fact: "chosen-part", v: 2, grade: "pattern", supplier: "Tansy & Rudge", ...change };
+    expect(factTrouble({ ...old, data })).toEqual(expect.any(String));
+  });
 });

@@ -62,7 +62,7 @@ describe("entries written before facts had names", () => {
     expect(await migrate(scratch.ownerUrl)).toContain("003-facts");
     expect((await rows("fact, data")).map(({ fact, data }) => [fact, data?.v ?? null])).toEqual([
       ["coolant-level", 1],
-      ["chosen-part", 1],
+      ["chosen-part", 2],
       ["no-parts", 1],
       ["test-outcome", 1],
       ["wait", 1],
