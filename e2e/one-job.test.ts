@@ -84,7 +84,11 @@ describe("one job from complaint to signed", () => {
     await atField("Supplier").fill("Coldbrook Parts");
     await tap(page, "Choose it");
     await seen(page, "thermal switch not yet checked out of its box");
-    const tick = await page.waitForSelector("::-p-aria(Here, out of the box, undamaged)");
+    await tap(page, "Accept it: here, out of the box, undamaged");
+    await seen(page, "Not looked at yet: no freight damage");
+    for (const look of ["no freight damage", "right variant and year", "nothing missing"])
+      await tap(page, look);
+    const tick = await page.waitForSelector("::-p-aria(Accept it: here, out of the box, undamaged)");
     await tick?.evaluate((button) => {
       (button as HTMLButtonElement).click();
       (button as HTMLButtonElement).click();

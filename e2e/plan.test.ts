@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application, PHONE } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
-import { allSent, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
+import { allSent, bookWords, pictureOfFailure, seen, tap, write as writeOn } from "./support/walk.ts";
 
 let application: Application;
 let page: Page;
@@ -14,15 +14,7 @@ beforeAll(async () => {
 afterAll(() => application.close());
 afterEach(({ task }) => pictureOfFailure(page, task));
 
-/** Types over whatever stands in a field, found by its name as a screen reader says it. */
-async function write(label: string, text: string, on = page): Promise<void> {
-  const field = await on.waitForSelector(`::-p-aria([name="${label}"][role="textbox"])`);
-  await field?.evaluate((element) => element.scrollIntoView({ block: "center" }));
-  await field?.click({ count: 3 });
-  await on.keyboard.press("Backspace");
-  await on.keyboard.type(text);
-}
-
+const write = (label: string, text: string) => writeOn(page, label, text);
 const choose = (label: string, value: string) => page.locator(`select[aria-label="${label}"]`).fill(value);
 const plan = (key: string, on = page) => application.go(on, `/jobs/${jobId(key)}/plan`);
 const tabOf = (name: string, on = page) => on.locator(`[role="tab"]::-p-text(${name})`).click();
@@ -71,7 +63,7 @@ describe("which part", () => {
       { bind: [jobId("open-find")] },
     )) as [[{ data: object }], unknown];
     expect(row.data).toMatchObject({ fact: "chosen-part", priceCents: 41_250, partDays: 730, labourDays: 0 });
-    await seen(page, "Here, out of the box, undamaged");
+    await seen(page, "Accept it: here, out of the box, undamaged");
   });
 
   it("takes up to five, and leaves one out again", async () => {
@@ -83,6 +75,48 @@ describe("which part", () => {
 
   it("shuts nobody out, filled in", async () => {
     expect(await violations(page)).toEqual([]);
+  });
+});
+
+describe("the parts gate", () => {
+  it("refuses a part under a name, and keeps the car shut for it but for a written reason", async () => {
+    await plan("open-find");
+    await tap(page, "Refuse it: fan motor");
+    await seen(page, "Say what is wrong with it.");
+    await write("Or what is wrong with it", "Blades cracked in the box");
+    await tap(page, "Refuse it: fan motor");
+    await seen(page, "fan motor refused: Blades cracked in the box; another to come");
+    await allSent(page);
+    await application.go(page, `/jobs/${jobId("open-find")}/strip`);
+    await seen(page, "was refused: Blades cracked in the box");
+    expect(await page.$("::-p-aria(undertray)")).toBeNull();
+    await tap(page, "Open it without");
+    await seen(page, "Write down why");
+    await write("Why it has to be opened all the same", "It has to be off the lift by noon");
+    await tap(page, "Open it without");
+    await seen(page, "Opened without fan motor: It has to be off the lift by noon.");
+    await page.waitForSelector("::-p-aria(undertray)");
+    await allSent(page);
+  });
+
+  it("opens by itself once what came was looked over and accepted", async () => {
+    await plan("open-find");
+    await tap(page, "Take it back: fan motor");
+    for (const look of [
+      "no freight damage",
+      "right variant and year",
+      "plug the same",
+      "blades free",
+      "nothing missing",
+    ])
+      await tap(page, look);
+    await tap(page, "Accept it: here, out of the box, undamaged");
+    await seen(page, "Tobin Askel, ");
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(/blades free/);
+    await application.go(page, `/jobs/${jobId("open-find")}/strip`);
+    await page.waitForSelector("::-p-aria(undertray)");
+    expect(await page.$("main ::-p-text(Opened without)")).toBeNull();
   });
 });
 

@@ -1,8 +1,8 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Page } from "puppeteer-core";
-import { Application, DESKTOP, PHONE, TABLET } from "./support/application.ts";
-import { SCREENS, type Screen } from "./support/screens.ts";
+import { Application, DESKTOP, TABLET } from "./support/application.ts";
+import { SCREENS, type Screen, TOOL_SCREENS } from "./support/screens.ts";
 
 // Writes docs/screenshots/*.png from the made-up shop. With SHOTS_TO, writes there; names given choose among them.
 const folder = process.env.SHOTS_TO ?? "docs/screenshots";
@@ -21,10 +21,11 @@ const again = (of: string, shot: Omit<Shot, "path" | "before">): Shot => {
 };
 
 const SHOTS: Shot[] = [
-  ...SCREENS,
+  // A new vehicle's form is its card's.
+  ...SCREENS.filter(({ name }) => name !== "add-vehicle"),
+  ...TOOL_SCREENS,
   again("prove", { name: "prove-dim-bay", dim: true }),
   again("build", { name: "build-tablet", size: TABLET }),
-  again("fill", { name: "fill-phone", size: PHONE }),
 ];
 
 const chosen = SHOTS.filter((shot) => wanted.length === 0 || wanted.includes(shot.name));

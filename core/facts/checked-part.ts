@@ -1,4 +1,4 @@
-import { IsString, Length } from "class-validator";
+import { ArrayMaxSize, IsArray, IsOptional, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../units/index.ts";
 import type { Loose } from "./fact.ts";
@@ -10,14 +10,27 @@ export class CheckedPart {
   @Length(1, 40, { message: "The id of the line that chose the part." })
   part: string;
 
+  /** What it was looked over for. */
+  @IsOptional()
+  @IsArray({ message: "What it was looked over for, as a list." })
+  @ArrayMaxSize(20, { message: "At most 20 things to look at." })
+  @IsString({ each: true })
+  @Length(1, 80, { each: true, message: "Each of them in 1 to 80 letters." })
+  seen?: string[];
+
   static readonly fact = "checked-part";
-  static readonly version = 1;
+  static readonly version = 2;
   static readonly kinds = ["decision"] as const;
   static readonly example: EntryDraft = {
     kind: "decision",
     item: "radiator",
     text: "here, out of the box, undamaged",
-    data: { fact: "checked-part", v: 1, part: "0d9bdf5c-6c0e-4d6e-9f86-0a8f0f6f1a11" },
+    data: {
+      fact: "checked-part",
+      v: 2,
+      part: "0d9bdf5c-6c0e-4d6e-9f86-0a8f0f6f1a11",
+      seen: ["no freight damage", "right variant and year"],
+    },
   };
   static words = (_: CheckedPart, entry: EntryDraft, system: System) => sentence(entry, system);
 
@@ -27,6 +40,8 @@ export class CheckedPart {
     fact: "chosen-part",
     refusal: "The part to check is not in this job's book, or was taken back.",
   });
+  /** The first version named the part alone. */
+  static lift = (older: Loose) => older;
   static liftLoose = ({ checkedPart }: Loose) =>
     typeof checkedPart === "string" ? { part: checkedPart } : undefined;
 }

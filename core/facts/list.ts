@@ -13,7 +13,9 @@ import { Finding } from "./finding.ts";
 import { Gauge } from "./gauge.ts";
 import { Happens } from "./happens.ts";
 import { NoParts } from "./no-parts.ts";
+import { OpenedWithout } from "./opened-without.ts";
 import { OwnTest } from "./own-test.ts";
+import { RefusedPart } from "./refused-part.ts";
 import { Signature } from "./signature.ts";
 import { Strength } from "./strength.ts";
 import { TestOutcome } from "./test-outcome.ts";
@@ -40,7 +42,9 @@ export const FACTS: readonly FactClass[] = [
   Finding,
   ChosenPart,
   CheckedPart,
+  RefusedPart,
   NoParts,
+  OpenedWithout,
   Strength,
   WarmUpLog,
   Waiting,

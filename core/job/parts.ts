@@ -1,4 +1,4 @@
-import { CheckedPart, ChosenPart, factsOf } from "../facts/index.ts";
+import { CheckedPart, ChosenPart, factsOf, RefusedPart } from "../facts/index.ts";
 import { type Entry, standing, thing } from "../ledger/index.ts";
 
 export interface ChosenPartLine {
@@ -10,13 +10,17 @@ export interface ChosenPartLine {
   supplier: string;
   /** Who said it is here, out of its box and undamaged, and when; the line that says so. */
   checked?: { by: string; at: string; entryId: string };
+  /** Who sent it back, and why. */
+  refused?: { by: string; at: string; entryId: string; because: string };
 }
 
 /** The parts chosen for a job, with whether each was looked at out of its box. */
 export function chosenParts(entries: readonly Entry[]): ChosenPartLine[] {
   const checks = factsOf(entries, CheckedPart);
+  const refusals = factsOf(entries, RefusedPart);
   return factsOf(entries, ChosenPart).map(({ fact: { grade, supplier }, entry }) => {
     const check = checks.find(({ fact }) => fact.part === entry.id)?.entry;
+    const refusal = refusals.find(({ fact }) => fact.part === entry.id);
     return {
       entryId: entry.id,
       words: thing({ ...entry, account: "part" }),
@@ -25,6 +29,12 @@ export function chosenParts(entries: readonly Entry[]): ChosenPartLine[] {
       grade,
       supplier,
       checked: check && { by: check.by, at: check.at, entryId: check.id },
+      refused: refusal && {
+        by: refusal.entry.by,
+        at: refusal.entry.at,
+        entryId: refusal.entry.id,
+        because: refusal.fact.because,
+      },
     };
   });
 }

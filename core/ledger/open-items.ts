@@ -1,5 +1,5 @@
 import { type Entry, onceFor, type Stage, standing } from "../book/index.ts";
-import { CheckedPart, ChosenPart, CoolantLevel, factsOf } from "../facts/index.ts";
+import { CheckedPart, ChosenPart, CoolantLevel, factsOf, RefusedPart } from "../facts/index.ts";
 import type { System } from "../units/index.ts";
 import { type BalanceLine, balance, balanceKey } from "./balance.ts";
 import { coolantBalance } from "./coolant-balance.ts";
@@ -31,12 +31,15 @@ function countedOpen(entries: readonly Entry[]): OpenItem[] {
 
 function partsNotChecked(entries: readonly Entry[]): OpenItem[] {
   const checked = new Set(factsOf(entries, CheckedPart).map(({ fact }) => fact.part));
+  const refused = new Map(factsOf(entries, RefusedPart).map(({ fact }) => [fact.part, fact.because]));
   return factsOf(entries, ChosenPart)
     .filter(({ entry }) => !checked.has(entry.id))
     .map(({ entry }) => ({
       about: "part",
       stage: "plan",
-      words: `${thing({ ...entry, account: "part" })} not yet checked out of its box`,
+      words: refused.has(entry.id)
+        ? `${thing({ ...entry, account: "part" })} refused: ${refused.get(entry.id)}; another to come`
+        : `${thing({ ...entry, account: "part" })} not yet checked out of its box`,
     }));
 }
 

@@ -2,6 +2,7 @@ import type { Page } from "puppeteer-core";
 import { jobId } from "../../demo/seed.ts";
 import { demoId } from "../../demo/story.ts";
 import { workToVerdict } from "./diagnose.ts";
+import { write } from "./walk.ts";
 
 const job = (key: string, stage: string) => `/jobs/${jobId(key)}/${stage}`;
 const typed = (text: string) => (page: Page) => page.locator("[data-entry-line]").fill(text);
@@ -12,6 +13,35 @@ export interface Screen {
   path: string;
   before?: (page: Page) => Promise<unknown>;
 }
+
+/** Plan's tools with something in them. */
+async function options(page: Page): Promise<void> {
+  const typed: [string, string][] = [
+    ["Part to buy", "radiator"],
+    ["Supplier of option 1", "Coldbrook Parts"],
+    ["Price of option 1", "412.50"],
+    ["Days to wait of option 1", "3"],
+    ["Supplier of option 2", "Tansy & Rudge"],
+    ["Price of option 2", "149"],
+    ["Days to wait of option 2", "1"],
+  ];
+  for (const [label, text] of typed) await write(page, label, text);
+  await page.waitForSelector('[role="img"][aria-label*="on average"]');
+  await page.$eval('section[aria-label="Options side by side"]', (part) => part.scrollIntoView());
+}
+
+async function wiring(page: Page): Promise<void> {
+  await page.locator('[role="tab"]::-p-text(Fan wiring)').click();
+  await write(page, "Motor draws", "22");
+  await write(page, "Lead, one way", "1.8");
+  await page.$eval("[data-sheet]", (part) => part.scrollIntoView());
+}
+
+/** Looked at by their own tests, so that the others need not walk them too. */
+export const TOOL_SCREENS: Screen[] = [
+  { name: "which-part", path: job("open-prove", "plan"), before: options },
+  { name: "fan-wiring", path: job("open-build", "plan"), before: wiring },
+];
 
 /** Every main view with the made-up shop in it: what the screenshots show and the accessibility check walks. */
 export const SCREENS: Screen[] = [

@@ -76,3 +76,12 @@ export async function pictureOfFailure(
   const path = `.local/reports/${task.name.replace(/\W+/g, "-").slice(0, 60)}.png` as const;
   await page.screenshot({ path }).catch(() => undefined);
 }
+
+/** Types over whatever stands in a field, found by its name as a screen reader says it. */
+export async function write(page: Page, label: string, text: string): Promise<void> {
+  const field = await page.waitForSelector(`::-p-aria([name="${label}"][role="textbox"])`);
+  await field?.evaluate((element) => element.scrollIntoView({ block: "center" }));
+  await field?.click({ count: 3 });
+  await page.keyboard.press("Backspace");
+  await page.keyboard.type(text);
+}

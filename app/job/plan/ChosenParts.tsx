@@ -1,10 +1,10 @@
-import { Check } from "lucide-react";
-import { CheckedPart, dataOf, factOf, type NoParts, type Said } from "../../../core/facts/index.ts";
+import { Check, X } from "lucide-react";
+import type { NoParts, Said } from "../../../core/facts/index.ts";
 import type { ChosenPartLine } from "../../../core/job/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { dateOf } from "../../ui/dates.ts";
 import { useJob } from "../context.ts";
-import { sayTick } from "../tick-id.ts";
+import { OutOfItsBox } from "./OutOfItsBox.tsx";
 
 /** What was booked here can be taken back here. */
 function TakeBack({ entryId, what, label }: { entryId: string; what: string; label: string }) {
@@ -30,7 +30,7 @@ export function ChosenParts({
   parts: ChosenPartLine[];
   none: Said<NoParts>["entry"] | undefined;
 }) {
-  const { page, entries, timeZone, book, mayBook } = useJob();
+  const { page, timeZone, book, mayBook } = useJob();
   return (
     <section aria-labelledby="parts">
       <h3 id="parts" className="mb-2 text-xl">
@@ -67,29 +67,19 @@ export function ChosenParts({
                 </span>
                 <TakeBack entryId={part.checked.entryId} what={part.words} label="Untick it" />
               </span>
+            ) : part.refused ? (
+              <span className="inline-flex flex-wrap items-center gap-2">
+                <X aria-hidden="true" />
+                <span>
+                  refused: {part.refused.because}
+                  <span className="block text-ink-2 text-sm">
+                    {page.names[part.refused.by]}, {dateOf(part.refused.at, timeZone)}
+                  </span>
+                </span>
+                <TakeBack entryId={part.refused.entryId} what={part.words} label="Take it back" />
+              </span>
             ) : (
-              <Button
-                disabled={!mayBook}
-                onClick={() =>
-                  book(
-                    {
-                      kind: "decision",
-                      item: part.item,
-                      ...(part.place ? { place: part.place } : {}),
-                      text: "here, out of the box, undamaged",
-                      data: dataOf(CheckedPart, { part: part.entryId }),
-                    },
-                    [
-                      sayTick(page.job.id, entries, `checked:${part.entryId}`, (entry) => {
-                        const said = factOf(entry)?.fact;
-                        return said instanceof CheckedPart && said.part === part.entryId;
-                      }),
-                    ],
-                  )
-                }
-              >
-                Here, out of the box, undamaged
-              </Button>
+              mayBook && <OutOfItsBox part={part} />
             )}
           </li>
         ))}

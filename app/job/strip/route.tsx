@@ -1,4 +1,5 @@
 import { Minus, Plus } from "lucide-react";
+import { partsGate } from "../../../core/job/index.ts";
 import { type Account, stillOut, thing } from "../../../core/ledger/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -8,6 +9,7 @@ import { useJob } from "../context.ts";
 import { Tray } from "../Tray.tsx";
 import { moveTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
+import { PartsGate } from "./PartsGate.tsx";
 
 /** What comes off most often, in the order in which it does. */
 const USUAL: { account: Account; item: string; place?: string }[] = [
@@ -100,6 +102,7 @@ const CAUTIONS = [
 export default function Strip() {
   const { page, entries, book, mayBook } = useJob();
   const lines = stillOut(entries);
+  const gate = partsGate(entries);
   const isOut = (each: (typeof USUAL)[number]) =>
     lines.some(
       (line) => line.account === each.account && line.item === each.item && line.place === (each.place ?? ""),
@@ -107,7 +110,13 @@ export default function Strip() {
   return (
     <Work title="What came off?" next={{ label: "On to Build", to: "build" }}>
       <Cautions texts={CAUTIONS} />
-      <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+      {!gate.isOpen && <PartsGate gate={gate} />}
+      {gate.waitsFor.length > 0 && gate.because && (
+        <p className="border-ink border-l-4 pl-3">
+          Opened without {gate.waitsFor.map(({ words }) => words).join(", ")}: {gate.because}.
+        </p>
+      )}
+      <div className={`grid gap-x-8 gap-y-6 xl:grid-cols-2 ${gate.isOpen ? "" : "hidden"}`}>
         <section aria-labelledby="usual" className="flex flex-col gap-3">
           <h3 id="usual" className="text-xl">
             Tap what is off

@@ -33,9 +33,7 @@ const LEAST_REM = 8;
 
 /** What a row says, where there is no room beside it. */
 const InCell = ({ children }: { children: string }) => (
-  <span aria-hidden="true" className="block text-ink-2 text-sm sm:hidden">
-    {children}
-  </span>
+  <span className="block text-ink-2 text-sm sm:hidden">{children}</span>
 );
 
 /** Options side by side: what is offered above the rule, what it comes to below it. */
@@ -54,7 +52,7 @@ export function OptionTable({
   const nth = (index: number) => `option ${index + 1}`;
   const results = (label: string, show: (found: Compared) => ReactNode) => (
     <tr className="border-rule border-t align-top">
-      <th scope="row" className="py-2 pr-3 text-left font-normal text-ink-2 max-sm:sr-only">
+      <th scope="row" className="py-2 pr-3 text-left font-normal text-ink-2 max-sm:hidden">
         {label}
       </th>
       {options.map(({ id }) => {
@@ -95,7 +93,7 @@ export function OptionTable({
         </thead>
         <tbody>
           <tr>
-            <th scope="row" className="py-1 pr-3 text-left font-normal text-ink-2 max-sm:sr-only">
+            <th scope="row" className="py-1 pr-3 text-left font-normal text-ink-2 max-sm:hidden">
               Grade
             </th>
             {options.map((option, index) => (
@@ -121,7 +119,7 @@ export function OptionTable({
           </tr>
           {FIELDS.map(([name, label]) => (
             <tr key={name} className="align-top">
-              <th scope="row" className="py-3 pr-3 text-left font-normal text-ink-2 max-sm:sr-only">
+              <th scope="row" className="py-3 pr-3 text-left font-normal text-ink-2 max-sm:hidden">
                 {label}
               </th>
               {options.map((option, index) => (
