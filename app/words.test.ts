@@ -8,9 +8,13 @@ const UNSEEN_FILES = /lexicon\.ts$|\/database\/|people\/devices\.ts$|app\/routes
 const FOLDERS = [
   "app",
   "core/diagnosis/knowledge",
+  "core/electrics",
   "core/facts",
+  "core/fit",
   "core/job",
   "core/ledger",
+  "core/order",
+  "core/sourcing",
   "core/trace",
   "server",
 ];

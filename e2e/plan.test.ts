@@ -195,11 +195,45 @@ describe("fan wiring", () => {
   });
 });
 
+describe("the order of work", () => {
+  it("is made of what the car has, moved by hand, and refused where it can't work", async () => {
+    await plan("open-build");
+    await tabOf("Order of work");
+    await tap(page, "condenser");
+    await tap(page, "undertray");
+    await seen(page, "Condenser unhooked and hung up");
+    await tap(page, "Earlier: Brackets off, radiator out");
+    await seen(page, "it would hang by its lines.");
+    await tap(page, "Later: Engine cold");
+    await page.waitForSelector('ol[aria-label="Order of work"] li:first-child ::-p-text(Car on stands)');
+    expect(await violations(page)).toEqual([]);
+    await tap(page, "Take this order");
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(/Order of work: radiator, \d+ steps, .+ of work/);
+  });
+
+  it("shows the step in hand on Strip, and two taps are one step", async () => {
+    await application.go(page, `/jobs/${jobId("open-build")}/strip`);
+    await seen(page, "Step 1 of");
+    const done = await page.waitForSelector('::-p-aria([name="Done: Car on stands"])');
+    const box = await done?.boundingBox();
+    if (!box) throw new Error("the step's button is nowhere");
+    await page.mouse.click(box.x + 20, box.y + 20, { count: 2, delay: 40 });
+    await seen(page, "Step 2 of");
+    await allSent(page);
+    await new Promise((resolve) => setTimeout(resolve, 1200));
+    await seen(page, "Step 2 of");
+    expect((await bookWords(page)).at(-1)).toMatch(/Car on stands: done/);
+    await page.reload();
+    await seen(page, "Step 2 of");
+  });
+});
+
 describe("on a phone", () => {
   it("nothing runs out sideways but what slides by itself", async () => {
     const phone = await application.signedIn("ilse", PHONE);
     await plan("open-build", phone);
-    for (const name of ["Which part", "Does it fit", "Bolt", "Fan wiring"]) {
+    for (const name of ["Which part", "Does it fit", "Bolt", "Fan wiring", "Order of work"]) {
       await tabOf(name, phone);
       const over = await phone.evaluate(
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,

@@ -14,9 +14,11 @@ import { Gauge } from "./gauge.ts";
 import { Happens } from "./happens.ts";
 import { NoParts } from "./no-parts.ts";
 import { OpenedWithout } from "./opened-without.ts";
+import { OrderOfWork } from "./order-of-work.ts";
 import { OwnTest } from "./own-test.ts";
 import { RefusedPart } from "./refused-part.ts";
 import { Signature } from "./signature.ts";
+import { StepDone } from "./step-done.ts";
 import { Strength } from "./strength.ts";
 import { TestOutcome } from "./test-outcome.ts";
 import { TriedRepair } from "./tried-repair.ts";
@@ -45,6 +47,8 @@ export const FACTS: readonly FactClass[] = [
   RefusedPart,
   NoParts,
   OpenedWithout,
+  OrderOfWork,
+  StepDone,
   Strength,
   WarmUpLog,
   Waiting,

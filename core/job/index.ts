@@ -5,3 +5,4 @@ export { type ChosenPartLine, chosenParts, type PartLife, partLives } from "./pa
 export { type Gate, looksFor, partsGate } from "./parts-gate.ts";
 export { type StageState, stageStates } from "./stage-states.ts";
 export { type Wait, waitOf } from "./waits.ts";
+export { type WorkOrder, workOrderOf } from "./work-order.ts";

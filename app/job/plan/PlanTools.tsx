@@ -3,20 +3,22 @@ import type { ReactNode } from "react";
 import type { PartLife } from "../../../core/job/index.ts";
 import { Bolt } from "./fit/Bolt.tsx";
 import { FitTable } from "./fit/FitTable.tsx";
+import { OrderOfWorkPart } from "./order/OrderOfWork.tsx";
 import { WhichPart } from "./which/WhichPart.tsx";
 import { FanWiringPart } from "./wiring/FanWiring.tsx";
 
-/** What settles a part before it is bought: what it comes to, whether it fits, how it is held and how it is wired. */
+/** What is settled before the car is opened: what a part comes to, whether it fits, how it is held and wired, in which order. */
 export function PlanTools({ lives }: { lives: readonly PartLife[] }) {
   const tools: [id: string, name: string, tool: ReactNode][] = [
     ["which", "Which part", <WhichPart key="which" lives={lives} />],
     ["fit", "Does it fit", <FitTable key="fit" />],
     ["bolt", "Bolt", <Bolt key="bolt" />],
     ["wiring", "Fan wiring", <FanWiringPart key="wiring" />],
+    ["order", "Order of work", <OrderOfWorkPart key="order" />],
   ];
   return (
     <Tabs.Root defaultValue="which">
-      <Tabs.List aria-label="Before it is bought" className="flex flex-wrap gap-x-1 border-ink border-b-2">
+      <Tabs.List aria-label="Before it is opened" className="flex flex-wrap gap-x-1 border-ink border-b-2">
         {tools.map(([id, name]) => (
           <Tabs.Trigger
             key={id}

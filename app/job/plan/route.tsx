@@ -59,7 +59,7 @@ export default function Plan() {
       <ChoosePart />
       <section aria-labelledby="before" className="min-h-96">
         <h3 id="before" className="mb-2 text-xl">
-          Before it is bought
+          Before it is opened
         </h3>
         {PlanTools && <PlanTools key={page.job.id} lives={lives} />}
       </section>

@@ -1,5 +1,5 @@
 import { Minus, Plus } from "lucide-react";
-import { partsGate } from "../../../core/job/index.ts";
+import { partsGate, workOrderOf } from "../../../core/job/index.ts";
 import { type Account, stillOut, thing } from "../../../core/ledger/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -10,6 +10,7 @@ import { Tray } from "../Tray.tsx";
 import { moveTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { PartsGate } from "./PartsGate.tsx";
+import { StepInHand } from "./StepInHand.tsx";
 
 /** What comes off most often, in the order in which it does. */
 const USUAL: { account: Account; item: string; place?: string }[] = [
@@ -103,6 +104,7 @@ export default function Strip() {
   const { page, entries, book, mayBook } = useJob();
   const lines = stillOut(entries);
   const gate = partsGate(entries);
+  const work = workOrderOf(entries);
   const isOut = (each: (typeof USUAL)[number]) =>
     lines.some(
       (line) => line.account === each.account && line.item === each.item && line.place === (each.place ?? ""),
@@ -116,6 +118,7 @@ export default function Strip() {
           Opened without {gate.waitsFor.map(({ words }) => words).join(", ")}: {gate.because}.
         </p>
       )}
+      {gate.isOpen && work && <StepInHand work={work} />}
       <div className={`grid gap-x-8 gap-y-6 xl:grid-cols-2 ${gate.isOpen ? "" : "hidden"}`}>
         <section aria-labelledby="usual" className="flex flex-col gap-3">
           <h3 id="usual" className="text-xl">

@@ -1,0 +1,131 @@
+import { ArrowDown, ArrowUp } from "lucide-react";
+import { useState } from "react";
+import { dataOf, OrderOfWork } from "../../../../core/facts/index.ts";
+import { workOrderOf } from "../../../../core/job/index.ts";
+import {
+  FEATURES,
+  type Feature,
+  GOALS,
+  type Goal,
+  inOrder,
+  moved,
+  stepsFor,
+  timeOf,
+} from "../../../../core/order/index.ts";
+import { useDraft } from "../../../shell/drafts/useDraft.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { ChipsMany, ChipsOne } from "../../../ui/Chips.tsx";
+import { hoursAndMinutes } from "../../../ui/dates.ts";
+import { useJob } from "../../context.ts";
+
+interface Typed {
+  goal: Goal;
+  features: Feature[];
+  order: string[];
+}
+const isGoal = (text: string): text is Goal => (GOALS as readonly string[]).includes(text);
+
+/** What comes off before what, for this job on this car: as it has to be, and otherwise as somebody wants it. */
+export function OrderOfWorkPart() {
+  const { page, entries, book, mayBook } = useJob();
+  const booked = workOrderOf(entries)?.said;
+  const [typed, setTyped] = useDraft<Typed | undefined>(`order:${page.job.id}`, undefined);
+  const [refused, setRefused] = useState("");
+  const { goal, features, order } = typed ?? booked ?? { goal: "radiator", features: [], order: [] };
+  const steps = inOrder(stepsFor(goal, features), order);
+  const { workMinutes, waitMinutes } = timeOf(steps);
+  const total = `${hoursAndMinutes(workMinutes)} of work${waitMinutes > 0 ? `, ${hoursAndMinutes(waitMinutes)} of waiting` : ""}`;
+  const pairs = steps.filter(({ people }) => people === 2);
+  const change = (part: Partial<Typed>) => {
+    setRefused("");
+    setTyped({ goal, features, order, ...part });
+  };
+  const move = (id: string, to: number) => {
+    if (to < 0 || to >= steps.length)
+      return setRefused(to < 0 ? "It is the first already." : "It is the last already.");
+    const next = moved(steps, id, to);
+    if ("refused" in next) return setRefused(next.refused);
+    change({ order: next.order.map((step) => step.id) });
+  };
+  const take = () => {
+    book({
+      kind: "decision",
+      item: "order of work",
+      text: `${goal}, ${steps.length} steps, ${total}`,
+      data: dataOf(OrderOfWork, { goal, features, order: steps.map(({ id }) => id) }),
+    });
+    setTyped(undefined);
+  };
+  return (
+    <div className="flex flex-col gap-4">
+      <div>
+        <p className="mb-1 font-bold">What comes out</p>
+        <ChipsOne
+          label="What comes out"
+          options={GOALS}
+          value={goal}
+          onChange={(name) => isGoal(name) && change({ goal: name })}
+        />
+      </div>
+      <div>
+        <p className="mb-1 font-bold">What this car has</p>
+        <ChipsMany
+          label="What this car has"
+          options={FEATURES}
+          value={features}
+          onChange={(names) => change({ features: FEATURES.filter((each) => names.includes(each)) })}
+        />
+      </div>
+      <p className="text-lg">
+        <span className="font-bold">{total}</span>
+        {pairs.length > 0 && `; two people for: ${pairs.map(({ name }) => name.toLowerCase()).join("; ")}`}.
+      </p>
+      <div role="alert">{refused && <p className="border-ink border-l-4 pl-3 font-bold">{refused}</p>}</div>
+      <ol aria-label="Order of work" className="border-ink border-t-2">
+        {steps.map(({ id, name, why, minutes, waitMinutes: waits, tools, people, caution }, index) => (
+          <li key={id} className="flex items-start gap-3 border-rule border-b py-2">
+            <span className="figure w-8 pt-1 text-right text-xl">{index + 1}</span>
+            <span className="flex-1">
+              <span className="block font-bold">{name}</span>
+              <span className="block">{why}</span>
+              <span className="block text-ink-2">
+                {[
+                  `${minutes} min`,
+                  waits > 0 ? `then ${waits} min by itself` : "",
+                  people === 2 ? "two people" : "",
+                  ...tools,
+                ]
+                  .filter(Boolean)
+                  .join(" · ")}
+              </span>
+              {caution && <span className="mt-1 block border-ink border-l-4 pl-2 font-bold">{caution}</span>}
+            </span>
+            <span className="flex shrink-0 gap-1">
+              <Button
+                className="px-3"
+                aria-label={`Earlier: ${name}`}
+                disabled={!mayBook}
+                onClick={() => move(id, index - 1)}
+              >
+                <ArrowUp aria-hidden="true" />
+              </Button>
+              <Button
+                className="px-3"
+                aria-label={`Later: ${name}`}
+                disabled={!mayBook}
+                onClick={() => move(id, index + 1)}
+              >
+                <ArrowDown aria-hidden="true" />
+              </Button>
+            </span>
+          </li>
+        ))}
+      </ol>
+      <div>
+        <Button disabled={!mayBook} onClick={take}>
+          Take this order
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,11 @@
+export {
+  backNow,
+  inOrder,
+  moved,
+  orderTrouble,
+  readyNow,
+  sorted,
+  stepsFor,
+  timeOf,
+} from "./order-of-work.ts";
+export { FEATURES, type Feature, GOALS, type Goal, type Needs, type WorkStep } from "./step.ts";
