@@ -15,8 +15,18 @@ const PARTS = [
   () => import("./find/planner-here.ts"),
 ];
 
+/** A part is compiled and run as it comes: between two of them a tap is answered first. */
+const idle = () =>
+  new Promise<void>((free) => {
+    if ("requestIdleCallback" in window) requestIdleCallback(() => free());
+    else setTimeout(free, AFTER_MS);
+  });
+
 async function fetchParts(): Promise<void> {
-  for (const fetchPart of PARTS) await fetchPart().catch(() => undefined);
+  for (const fetchPart of PARTS) {
+    await idle();
+    await fetchPart().catch(() => undefined);
+  }
 }
 
 /** What is fetched for later holds up nothing that is looked at now. */
