@@ -71,7 +71,7 @@ export function boltLength(joint: Joint): BoltLength {
   millimetres(thread.diameterMm, 1, 64, "diameter of a bolt");
   millimetres(thread.pitchMm, 0.2, Math.min(6, thread.diameterMm / 2), "pitch of that bolt");
   if (stackMm.length === 0) throw new RangeError("A bolt that goes through nothing clamps nothing.");
-  for (const each of stackMm) millimetres(each, 0.05, 2000, "thickness in a stack");
+  for (const each of stackMm) millimetres(each, 0.05, 100_000, "thickness in a stack");
   const stack = stackMm.reduce((sum, each) => sum + each, 0);
   const { least, most, bottom } = reach(joint);
   const leastMm = stack + least;

@@ -81,6 +81,9 @@ describe("boltLength", () => {
     expect(
       boltLength({ stackMm: [4], thread: M6, seat: { kind: "insert", lengthMm: 9, clearBehindMm: 2 } }),
     ).toMatchObject({ refused: expect.any(String) });
+    expect(boltLength({ stackMm: [4000], thread: M6, seat: { kind: "nut", heightMm: 5 } })).toHaveProperty(
+      "refused",
+    );
     expect(boltLength({ stackMm: [900], thread: M6, seat: { kind: "nut", heightMm: 5 } })).toMatchObject({
       refused: expect.stringMatching(/no bolt is longer/),
     });

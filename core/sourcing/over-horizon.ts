@@ -2,8 +2,14 @@ import { failedBy } from "./life.ts";
 import { type Cost, meanExtraHours, onceCost, ordersFor, sumOf } from "./once.ts";
 import type { Option, Terms } from "./option.ts";
 
-/** Steps of the time that is answered for: the error falls with their square, and is under a cent in ten thousand. */
-const STEPS = 400;
+/** Steps of the time that is answered for, and at least so many to a median life: the error falls with their square. */
+const LEAST_STEPS = 400;
+const STEPS_A_LIFE = 20;
+/** The work grows with their square: this many are some milliseconds. */
+const MOST_STEPS = 2000;
+
+const stepsOf = ({ life }: Option, { horizonDays }: Terms) =>
+  Math.min(MOST_STEPS, Math.max(LEAST_STEPS, Math.ceil((STEPS_A_LIFE * horizonDays) / life.medianDays)));
 
 export interface OverHorizon {
   /** On average, in minor units: the first fitting, and every one after it within the horizon. */
@@ -20,14 +26,15 @@ export interface OverHorizon {
  */
 export function overHorizon(option: Option, terms: Terms): OverHorizon {
   const first = onceCost(option, terms, ordersFor(option), meanExtraHours(option));
-  const step = terms.horizonDays / STEPS;
+  const steps = stepsOf(option, terms);
+  const step = terms.horizonDays / steps;
   const failed = (days: number) => failedBy(days, option.life);
   /** The share that fails in a step and later than `from`, when a guarantee has run out. */
   const failedAfter = (from: number, start: number, end: number) =>
     from >= end ? 0 : failed(end) - failed(Math.max(from, start));
   const share: number[] = [];
   const cost: number[] = [];
-  for (let index = 0; index < STEPS; index++) {
+  for (let index = 0; index < steps; index++) {
     const [start, end] = [index * step, (index + 1) * step];
     const all = failed(end) - failed(start);
     share.push(all);
@@ -41,7 +48,7 @@ export function overHorizon(option: Option, terms: Terms): OverHorizon {
   const failures = [0];
   let costSoFar = 0;
   let shareSoFar = 0;
-  for (let upTo = 1; upTo <= STEPS; upTo++) {
+  for (let upTo = 1; upTo <= steps; upTo++) {
     costSoFar += cost[upTo - 1] as number;
     shareSoFar += share[upTo - 1] as number;
     let [laterCost, laterFailures] = [0, 0];
@@ -56,7 +63,7 @@ export function overHorizon(option: Option, terms: Terms): OverHorizon {
     again.push((costSoFar + laterCost + near * (again[upTo - 1] as number)) / (1 - near));
     failures.push((shareSoFar + laterFailures + near * (failures[upTo - 1] as number)) / (1 - near));
   }
-  return { first, again: again[STEPS] as number, failures: failures[STEPS] as number };
+  return { first, again: again[steps] as number, failures: failures[steps] as number };
 }
 
 /** The whole of it, in minor units. */

@@ -98,6 +98,7 @@ describe("compareOptions", () => {
     ["a pattern part", PATTERN],
     ["one that fails young", { ...PATTERN, life: { medianDays: 900, shape: 0.7 } }],
     ["one that wears out at once", { ...PATTERN, life: { medianDays: 200, shape: 5 } }],
+    ["one that hardly lasts a month", { ...PATTERN, life: { medianDays: 25, shape: 3 } }],
     ["one with its work guaranteed", { ...PATTERN, guarantee: { partDays: 200, labourDays: 500 } }],
   ] as const)("agrees with a shop that lives through 60,000 jobs: %s", (_, option) => {
     const lived = livedThrough(option, TERMS, 60_000);

@@ -78,8 +78,10 @@ export function ChosenParts({
                 </span>
                 <TakeBack entryId={part.refused.entryId} what={part.words} label="Take it back" />
               </span>
+            ) : mayBook ? (
+              <OutOfItsBox part={part} />
             ) : (
-              mayBook && <OutOfItsBox part={part} />
+              <span className="text-ink-2">not looked at yet</span>
             )}
           </li>
         ))}

@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { v4 as newId } from "uuid";
 import { ChosenPart, dataOf } from "../../../../core/facts/index.ts";
 import type { PartLife } from "../../../../core/job/index.ts";
@@ -39,6 +39,7 @@ export function WhichPart({ lives }: { lives: readonly PartLife[] }) {
   const [part, setPart] = useDraft(`which-part:${page.job.id}`);
   const [why, setWhy] = useDraft(`which-why:${page.job.id}`);
   const [{ options, terms }, setTyped] = useDraft(`which:${page.job.id}`, START);
+  const [isAsked, setAsked] = useState(false);
   const digits = minorDigits(currency);
   const money = (minor: number) => moneyOf(minor, currency);
   const under = useMemo(() => readTerms(terms, digits), [terms, digits]);
@@ -67,12 +68,13 @@ export function WhichPart({ lives }: { lives: readonly PartLife[] }) {
       : [];
   const choose = (id: string) => {
     const option = sound.find((each) => each.id === id);
+    if (part.trim() === "") return setAsked(true);
     if (!option) return;
     const because = (why.trim() || compared.get(id)?.because || "").slice(0, 300);
     const { grade, supplier, priceCents, guarantee } = option;
     book({
       kind: "decision",
-      item: part.trim().toLowerCase() || "part",
+      item: part.trim().toLowerCase(),
       text: `${grade}, ${supplier}. ${because}`,
       data: dataOf(ChosenPart, {
         grade,
@@ -92,6 +94,7 @@ export function WhichPart({ lives }: { lives: readonly PartLife[] }) {
             value={part}
             maxLength={120}
             placeholder="radiator"
+            error={isAsked && part.trim() === "" ? "Name the part." : undefined}
             disabled={!mayBook}
             onChange={(event) => setPart(event.target.value)}
           />
