@@ -19,7 +19,7 @@ export function later<Value>(load: () => Promise<Value>): Later<Value> {
     return atHand.value;
   };
   const use = () => {
-    const [part, setPart] = useState<{ value: Value }>();
+    const [part, setPart] = useState(atHand);
     useEffect(() => {
       let timer: ReturnType<typeof setTimeout>;
       let isGone = false;

@@ -1,4 +1,4 @@
-import { adapt, type FitLine, line, SAME, stop } from "./fit-line.ts";
+import { adapt, type FitLine, line, notYet, SAME, stop } from "./fit-line.ts";
 import { mm } from "./measure.ts";
 import { FEEDS, type Neck, type Unit } from "./unit.ts";
 
@@ -39,6 +39,8 @@ export function neckLines(old: Unit, made: Unit): FitLine[] {
       const [low, high] = [before.heightMm, now.heightMm];
       if (low !== undefined && high !== undefined && Math.abs(low - high) > HOSE_GIVES_MM)
         return adapt(`It sits ${mm(Math.abs(low - high))} off: lay the hose there and look for a kink.`, 15);
+      if ([a, b, low, high].includes(undefined))
+        return notYet("Measure its height and its width across on both.");
       return SAME;
     });
   });

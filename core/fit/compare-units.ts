@@ -2,7 +2,7 @@ import type { Toleranced } from "./clearance.ts";
 import { depthLines, type Space } from "./compare-depth.ts";
 import { neckLines } from "./compare-necks.ts";
 import { pegLines } from "./compare-pegs.ts";
-import { adapt, type FitLine, type Judged, line, RULER_MM, SAME, SLOT_MM, stop } from "./fit-line.ts";
+import { adapt, type FitLine, type Judged, line, notYet, RULER_MM, SAME, SLOT_MM, stop } from "./fit-line.ts";
 import { millimetres, mm } from "./measure.ts";
 import type { Unit } from "./unit.ts";
 
@@ -23,6 +23,14 @@ const sized =
     );
   };
 
+/** Every figure of a unit, those of its necks, pegs and mounts too. */
+function checkLengths(part: object): void {
+  for (const [name, value] of Object.entries(part)) {
+    if (typeof value === "number") millimetres(value, 0, 5000, name);
+    else if (value && typeof value === "object") checkLengths(value);
+  }
+}
+
 /**
  * An old unit and the one that is to take its place, attribute by attribute: the same, to be adapted (with the remedy,
  * the extra minutes and what to buy), or a stop; not seen where one of them isn't measured. Lengths in mm, sides left and
@@ -30,9 +38,7 @@ const sized =
  * `RangeError` on a length outside 0 to 5000 mm.
  */
 export function compareUnits(old: Unit, made: Unit, space: Space = {}): FitLine[] {
-  for (const unit of [old, made])
-    for (const [name, value] of Object.entries(unit))
-      if (typeof value === "number") millimetres(value, 0, 5000, name);
+  for (const unit of [old, made]) checkLengths(unit);
   return [
     ...line("overall width", old.widthMm, made.widthMm, length, sized(space.widthMm, "from side to side")),
     ...line(
@@ -116,13 +122,15 @@ export function compareUnits(old: Unit, made: Unit, space: Space = {}): FitLine[
       "blades",
       old.blades,
       made.blades,
-      ({ count, pulls }) => `${count}, ${pulls ? "pulls" : "pushes"} toward the engine`,
+      ({ count, pulls }) => `${count ?? "not counted"}, ${pulls ? "pulls" : "pushes"} toward the engine`,
       (a, b) =>
         a.pulls !== b.pulls
           ? stop("It blows the other way.")
-          : a.count !== b.count
-            ? adapt("Another maker's fan: look at its draw against the fuse.", 5)
-            : SAME,
+          : a.count === undefined || b.count === undefined
+            ? notYet("Count them on both.")
+            : a.count !== b.count
+              ? adapt("Another maker's fan: look at its draw against the fuse.", 5)
+              : SAME,
     ),
   ];
 }

@@ -32,6 +32,8 @@ export const adapt = (remedy: string, extraMinutes: number, part?: string): Judg
   extraMinutes,
   ...(part ? { part } : {}),
 });
+/** Known in part: what isn't measured is no reason to call it the same. */
+export const notYet = (remedy: string): Judged => ({ verdict: "not-seen", remedy, extraMinutes: 0 });
 export const stop = (remedy: string): Judged => ({ verdict: "stop", remedy, extraMinutes: 0 });
 
 /** One attribute of both, judged where both are known. */

@@ -315,6 +315,21 @@ describe("compareUnits", () => {
     expect(compareUnits({}, {})).toEqual([]);
   });
 
+  it("never calls the same what was measured in part", () => {
+    const necks = [{ feeds: "engine outlet" as const, side: "left" as const }];
+    const said = (old: Unit, made: Unit) => compareUnits(old, made).map(({ verdict }) => verdict);
+    expect(said({ necks }, { necks })).toEqual(["not-seen"]);
+    expect(said({ pegs: { bottom: 2, top: 2 } }, { pegs: { bottom: 2, top: 2, bushes: true } })).toEqual([
+      "not-seen",
+    ]);
+    expect(said({ blades: { pulls: true } }, { blades: { pulls: true } })).toEqual(["not-seen"]);
+    expect(said({ blades: { pulls: true } }, { blades: { pulls: false } })).toEqual(["stop"]);
+    const nan = [
+      { feeds: "engine outlet" as const, side: "left" as const, diameterMm: Number.NaN, heightMm: 9 },
+    ];
+    expect(() => compareUnits({ necks: nan }, { necks: nan })).toThrow(RangeError);
+  });
+
   it("refuses a length that is none", () => {
     expect(() => compareUnits({ widthMm: -3 }, {})).toThrow(/widthMm/);
   });

@@ -31,11 +31,11 @@ export interface Unit {
   coreHeightMm?: number;
   coreThicknessMm?: number;
   necks?: readonly Neck[];
-  pegs?: { bottom: number; bottomApartMm?: number; top: number; topApartMm?: number; bushes: boolean };
+  pegs?: { bottom: number; bottomApartMm?: number; top: number; topApartMm?: number; bushes?: boolean };
   /** Fan and shroud: how far its fixings stand apart, and their thread. */
   mounts?: { apartMm: number; threadMm: number };
   condenserMounts?: boolean;
   oilCooler?: "none" | "internal" | "external";
   plug?: string;
-  blades?: { count: number; pulls: boolean };
+  blades?: { count?: number; pulls: boolean };
 }

@@ -188,9 +188,11 @@ export function FitTable() {
             ? "Nothing measured on either yet"
             : stops
               ? "It doesn't fit"
-              : apart.length === 0
-                ? "The same in all that was measured"
-                : `It fits with ${extra} min more, as far as it is measured`}
+              : lines.some(({ verdict }) => verdict === "not-seen")
+                ? "Not all of it is measured yet"
+                : apart.length === 0
+                  ? "The same in all that was measured"
+                  : `It fits with ${extra} min more, as far as it is measured`}
         </h4>
         {outcome && "trouble" in outcome && (
           <p className="border-ink border-l-4 pl-3 font-bold">{outcome.trouble}</p>

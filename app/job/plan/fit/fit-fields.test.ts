@@ -17,8 +17,9 @@ describe("what was measured on the bench", () => {
   });
 
   it("of one car in both steerings compares alike", () => {
-    const old = { ...EMPTY_UNIT, outletSide: "driver", inletSide: "passenger" };
-    const made = { ...EMPTY_UNIT, outletSide: "passenger", inletSide: "passenger" };
+    const inlet = { inletSide: "passenger", inletHeight: "60", inletWide: "34" };
+    const old = { ...EMPTY_UNIT, outletSide: "driver", ...inlet };
+    const made = { ...EMPTY_UNIT, outletSide: "passenger", ...inlet };
     const said = (["left", "right"] as const).map((steering) =>
       compareUnits(unitOf(old, steering), unitOf(made, steering)).map(({ verdict }) => verdict),
     );
@@ -33,6 +34,24 @@ describe("what was measured on the bench", () => {
       "depth before the belt",
       "stop",
     ]);
+  });
+
+  it("takes what is no length for not measured, and what nobody looked at for not seen", () => {
+    const typed = {
+      ...EMPTY_UNIT,
+      outletSide: "driver",
+      outletHeight: "380",
+      outletWide: "34mm",
+      bottomApart: "610",
+    };
+    const unit = unitOf(typed, "left");
+    expect(unit.necks).toEqual([{ feeds: "engine outlet", side: "left", heightMm: 380 }]);
+    expect(unit.pegs).toEqual({ bottom: 2, top: 2, bottomApartMm: 610 });
+    expect(new Set(compareUnits(unit, unit).map(({ verdict }) => verdict))).toEqual(new Set(["not-seen"]));
+    expect(unitOf({ ...EMPTY_UNIT, blows: "no" }, "left").blades).toEqual({ pulls: false });
+    expect(() =>
+      compareUnits({}, unit, spaceOf({ depth: "9", name: "", fan: "3", plusMinus: "40" })),
+    ).not.toThrow();
   });
 
   it.each(["34", "34,5", "", " 7 "])("%j is a length", (text) => expect(lengthTrouble(text)).toBeUndefined());

@@ -57,16 +57,17 @@ export const ROWS: {
   { name: "blows", label: "Fan pulls toward the engine", options: ["yes", "no"] },
 ];
 
-/** A length as typed; undefined where it is empty, NaN where it is none. */
+const MOST_MM = 5000;
+
+/** A length as typed; undefined where it is empty, or none: then it isn't measured, and its field says why. */
 function figure(text: string): number | undefined {
   const clean = text.trim().replace(",", ".");
-  if (clean === "") return undefined;
-  return /^\d{1,5}(\.\d{1,2})?$/.test(clean) ? Number(clean) : Number.NaN;
+  return /^\d{1,4}(\.\d{1,2})?$/.test(clean) && Number(clean) <= MOST_MM ? Number(clean) : undefined;
 }
 
 /** What is wrong with a typed length, in one sentence. */
 export const lengthTrouble = (text: string): string | undefined =>
-  Number.isNaN(figure(text)) ? "A length in mm, such as 34 or 34.5." : undefined;
+  text.trim() !== "" && figure(text) === undefined ? "A length in mm, such as 34 or 34.5." : undefined;
 
 const given = <Value>(name: string, value: Value | undefined) =>
   value === undefined ? {} : { [name]: value };
@@ -109,7 +110,7 @@ export function unitOf(fields: UnitFields, steering: Steering): Unit {
           pegs: {
             bottom: 2,
             top: 2,
-            bushes: fields.bushes !== "no",
+            ...given("bushes", fields.bushes === "" ? undefined : fields.bushes === "yes"),
             ...given("bottomApartMm", bottomApartMm),
             ...given("topApartMm", topApartMm),
           },
@@ -117,7 +118,7 @@ export function unitOf(fields: UnitFields, steering: Steering): Unit {
       : {}),
     ...(fields.oilCooler ? { oilCooler: fields.oilCooler as "none" | "internal" | "external" } : {}),
     ...(fields.plug.trim() ? { plug: fields.plug.trim() } : {}),
-    ...(count !== undefined && fields.blows ? { blades: { count, pulls: fields.blows === "yes" } } : {}),
+    ...(fields.blows ? { blades: { ...given("count", count), pulls: fields.blows === "yes" } } : {}),
   };
 }
 
@@ -125,8 +126,9 @@ export function unitOf(fields: UnitFields, steering: Steering): Unit {
 export function spaceOf({ depth, name, fan, plusMinus }: SpaceFields): Space {
   const room = figure(depth);
   if (room === undefined) return {};
-  const plusMinusMm = figure(plusMinus) ?? 0;
   const fanMm = figure(fan);
+  // Nothing is off by more than itself.
+  const plusMinusMm = Math.min(figure(plusMinus) ?? 0, room, fanMm ?? room);
   return {
     depthMm: { mm: room, plusMinusMm },
     ...(fanMm === undefined ? {} : { behind: [{ name: "fan", mm: fanMm, plusMinusMm }] }),
