@@ -2,7 +2,7 @@ import { Check } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 
 const CHIP =
-  "group relative min-h-12 rounded-md border-2 border-edge bg-sheet px-4 font-medium data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper";
+  "group relative min-h-12 rounded-md border-2 border-edge bg-sheet px-4 font-medium data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper disabled:cursor-not-allowed disabled:border-dashed";
 
 /** Chosen is told by a tick too, not by colour alone; it stands in the corner, where it moves nothing. */
 const Chosen = () => (
@@ -46,23 +46,31 @@ export function ChipsMany({
   );
 }
 
-/** One of a few, or none yet. */
+/** One of a few, or none yet. Where many such rows stand below each other, each chip is named with its row. */
 export function ChipsOne({
   label,
   options,
   value,
+  isNamedWhole = false,
+  isOff = false,
   onChange,
-}: Given & { value: string; onChange: (value: string) => void }) {
+}: Given & { value: string; isNamedWhole?: boolean; isOff?: boolean; onChange: (value: string) => void }) {
   return (
     <ToggleGroup.Root
       type="single"
       aria-label={label}
+      disabled={isOff}
       value={value}
       onValueChange={onChange}
       className="flex flex-wrap gap-2"
     >
       {options.map((option) => (
-        <ToggleGroup.Item key={option} value={option} className={CHIP}>
+        <ToggleGroup.Item
+          key={option}
+          value={option}
+          className={CHIP}
+          aria-label={isNamedWhole ? `${label}: ${option}` : undefined}
+        >
           {option}
           <Chosen />
         </ToggleGroup.Item>

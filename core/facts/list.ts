@@ -10,17 +10,25 @@ import type { FactClass } from "./fact.ts";
 import { FanCircuit } from "./fan-circuit.ts";
 import { FanHeard } from "./fan-heard.ts";
 import { Finding } from "./finding.ts";
+import { FitCheck } from "./fit-check.ts";
 import { Gauge } from "./gauge.ts";
+import { Got } from "./got.ts";
 import { Happens } from "./happens.ts";
+import { MovedOver } from "./moved-over.ts";
 import { NoParts } from "./no-parts.ts";
 import { OpenedWithout } from "./opened-without.ts";
 import { OrderOfWork } from "./order-of-work.ts";
 import { OwnTest } from "./own-test.ts";
 import { RefusedPart } from "./refused-part.ts";
+import { SeenApart } from "./seen-apart.ts";
 import { Signature } from "./signature.ts";
+import { StepBack } from "./step-back.ts";
 import { StepDone } from "./step-done.ts";
 import { Strength } from "./strength.ts";
+import { Task } from "./task.ts";
+import { TaskDone } from "./task-done.ts";
 import { TestOutcome } from "./test-outcome.ts";
+import { ToGet } from "./to-get.ts";
 import { TriedRepair } from "./tried-repair.ts";
 import { Trouble } from "./trouble.ts";
 import { Waiting } from "./wait.ts";
@@ -48,7 +56,15 @@ export const FACTS: readonly FactClass[] = [
   NoParts,
   OpenedWithout,
   OrderOfWork,
+  Task,
+  TaskDone,
+  ToGet,
+  Got,
   StepDone,
+  StepBack,
+  MovedOver,
+  FitCheck,
+  SeenApart,
   Strength,
   WarmUpLog,
   Waiting,

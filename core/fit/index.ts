@@ -4,4 +4,12 @@ export type { Space } from "./compare-depth.ts";
 export { compareUnits } from "./compare-units.ts";
 export type { FitLine } from "./fit-line.ts";
 export { type SeatSide, type Side, type Steering, sideFromSeat } from "./side-from-seat.ts";
+export {
+  BOLT_CLASSES,
+  type BoltClass,
+  generalTorque,
+  TIGHTENED_INTO,
+  type TightenedInto,
+  TORQUE_THREADS_MM,
+} from "./torque.ts";
 export { FEEDS, type Feeds, type Neck, type Unit } from "./unit.ts";

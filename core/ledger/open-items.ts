@@ -1,14 +1,23 @@
 import { type Entry, onceFor, type Stage, standing } from "../book/index.ts";
-import { CheckedPart, ChosenPart, CoolantLevel, factsOf, RefusedPart } from "../facts/index.ts";
+import {
+  CheckedPart,
+  ChosenPart,
+  CoolantLevel,
+  factsOf,
+  RefusedPart,
+  Task,
+  TaskDone,
+} from "../facts/index.ts";
 import type { System } from "../units/index.ts";
 import { type BalanceLine, balance, balanceKey } from "./balance.ts";
 import { coolantBalance } from "./coolant-balance.ts";
+import { stepsOff, wrongFits } from "./steps-off.ts";
 import { stillOut } from "./still-out.ts";
 import { coolantWords, levelWords, openWords, thing } from "./words.ts";
 
 export interface OpenItem {
   /** What kind of thing is open. */
-  about: "counted" | "litres" | "part" | "level" | "cold-check";
+  about: "counted" | "step" | "check" | "task" | "litres" | "part" | "level" | "cold-check";
   /** The stage whose work closes it. */
   stage: Stage;
   words: string;
@@ -27,6 +36,27 @@ function countedOpen(entries: readonly Entry[]): OpenItem[] {
       const open = out.get(balanceKey(line)) ?? (line.open < 0 ? line : undefined);
       return open ? [{ about: "counted", stage: CLOSES_IN, words: openWords(open), line: open }] : [];
     });
+}
+
+/** Steps not undone, but for those whose things are open by themselves; what isn't right; tasks nobody did. */
+function workOpen(entries: readonly Entry[]): OpenItem[] {
+  const out = new Set(stillOut(entries).map(balanceKey));
+  const done = new Set(factsOf(entries, TaskDone).map(({ fact }) => fact.task));
+  return [
+    ...stepsOff(entries)
+      .filter(({ back }) => !(back.takes ?? []).some((each) => out.has(balanceKey(each))))
+      .map(({ back }): OpenItem => ({ about: "step", stage: CLOSES_IN, words: back.open })),
+    ...wrongFits(entries).map((words): OpenItem => ({ about: "check", stage: CLOSES_IN, words })),
+    ...factsOf(entries, Task)
+      .filter(({ entry }) => !done.has(entry.id))
+      .map(
+        ({ entry }): OpenItem => ({
+          about: "task",
+          stage: CLOSES_IN,
+          words: `to do: ${[entry.item, entry.text].filter(Boolean).join(", ")}`,
+        }),
+      ),
+  ];
 }
 
 function partsNotChecked(entries: readonly Entry[]): OpenItem[] {
@@ -74,12 +104,18 @@ function reckonOpen(entries: readonly Entry[], system: System): OpenItem[] {
   const litres: OpenItem[] = coolant.withinTolerance
     ? []
     : [{ about: "litres", stage: "fill", words: coolantWords(coolant.unaccountedL, system) }];
-  return [...countedOpen(entries), ...litres, ...partsNotChecked(entries), ...levelOpen(entries)];
+  return [
+    ...countedOpen(entries),
+    ...workOpen(entries),
+    ...litres,
+    ...partsNotChecked(entries),
+    ...levelOpen(entries),
+  ];
 }
 
 /**
  * Everything a job has open, in words, in the order in which it first moved: counted things not back, coolant over its
- * tolerance, chosen parts nobody has looked at, a level that is too low or not checked cold since the last pour.
+ * tolerance, steps of the order of work not undone, checks that failed, tasks not done, chosen parts nobody has looked at, a level that is too low or not checked cold since the last pour.
  */
 export const openItems = (entries: readonly Entry[], system: System = "metric"): OpenItem[] =>
   openIn[system](entries);

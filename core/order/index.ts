@@ -1,3 +1,4 @@
+export { checkKnown, FIT_CHECKS, type FitCheckKind, WAYS_BACK, type WayBack } from "./back.ts";
 export {
   backNow,
   inOrder,

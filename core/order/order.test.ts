@@ -2,7 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
   backNow,
+  checkKnown,
   FEATURES,
+  FIT_CHECKS,
   GOALS,
   inOrder,
   moved,
@@ -11,6 +13,7 @@ import {
   sorted,
   stepsFor,
   timeOf,
+  WAYS_BACK,
   type WorkStep,
 } from "./index.ts";
 import { KNOWN_STEPS } from "./steps.ts";
@@ -160,5 +163,19 @@ describe("putting back", () => {
     const { now, waits } = backNow(ALL, off);
     expect(now.map(({ id }) => id)).toEqual(["radiator"]);
     expect(waits.find(({ step }) => step.id === "bumper")?.for.map(({ id }) => id)).toEqual(["condenser"]);
+  });
+});
+
+describe("the ways back", () => {
+  it("are of steps that are known, with checks that are known, and every check belongs somewhere", () => {
+    const known = new Set(KNOWN_STEPS.map(({ id }) => id));
+    for (const [id, { checks, after = [] }] of Object.entries(WAYS_BACK)) {
+      expect(known).toContain(id);
+      for (const check of [...checks, ...after.map((each) => each.check)])
+        expect(checkKnown(check), check).toBeDefined();
+    }
+    const ids = FIT_CHECKS.flatMap(({ checks }) => checks.map(({ id }) => id));
+    expect(new Set(ids).size).toBe(ids.length);
+    for (const { checks } of FIT_CHECKS) for (const { words, wrong } of checks) expect(words).not.toBe(wrong);
   });
 });

@@ -1,149 +1,69 @@
-import { useState } from "react";
-import {
-  type BuildGroup,
-  type BuildItem,
-  buildList,
-  type EntryDraft,
-  stillOut,
-  thing,
-} from "../../../core/ledger/index.ts";
-import { Button } from "../../ui/Button.tsx";
-import { InMark } from "../../ui/OutIn.tsx";
+import { buildOrder } from "../../../core/job/index.ts";
+import { openItems, stillOut } from "../../../core/ledger/index.ts";
+import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
 import { Tray } from "../Tray.tsx";
-import { moveTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
+import { StepsBack } from "./StepsBack.tsx";
+import { ThingsBack } from "./ThingsBack.tsx";
+
+const buildTools = later(() => import("./BuildTools.tsx"));
 
 const CAUTIONS = [
   "Fasteners started by hand before any is tightened. Plugs clicked home, then tugged. Bent fins cut; two people for a big unit.",
   "A fan may start at any moment once its plug is on: hands and sleeves out first.",
 ];
 
-/** A bag's items are told by size, what has no bag by its own name. */
-const nameOf = (item: BuildItem) => {
-  const isBagged = item.place.startsWith("bag ");
-  const name = isBagged ? item.item : thing(item).replace(",", " ");
-  return item.open > 1 ? `${item.open} × ${name}` : name;
-};
-
-/** Nobody works down more at once; the rest is one tap away. */
-const MOST_GROUPS = 60;
-
-/** Tools and line caps hold nothing up, so they are offered after what does. */
-const isBeside = (group: BuildGroup) =>
-  group.items.every((item) => item.account === "tool" || item.account === "line-cap");
-
-function BackRow({ item }: { item: BuildItem }) {
-  const { page, entries, book, mayBook } = useJob();
-  const whole = thing(item, item.open);
-  const back = (count: number) => {
-    const draft: EntryDraft = {
-      kind: "movement",
-      account: item.account,
-      item: item.item,
-      ...(item.place ? { place: item.place } : {}),
-      in: count,
-    };
-    // One of several counts every tap; all of them, or the only one, is one tick whoever taps it.
-    const isOneOfSeveral = count < item.open;
-    book(draft, isOneOfSeveral ? [] : [moveTick(page.job.id, entries, draft)]);
-  };
+/** What is left over or missing, in words, once the steps are all back. */
+function LeftOver() {
+  const { entries, system } = useJob();
+  const open = openItems(entries, system).filter(({ stage }) => stage === "build");
+  const { now, waits } = buildOrder(entries);
+  if (open.length === 0 || now.length + waits.length > 0) return null;
   return (
-    <li className="flex flex-wrap items-center gap-3 border-rule border-b py-2">
-      <span className="min-w-24 flex-1 text-lg leading-snug">
-        <span className="font-bold">{nameOf(item)}</span>{" "}
-        {item.where && <span className="text-ink-2">{item.where}</span>}
-      </span>
-      <span className="flex gap-2">
-        {item.open > 1 && (
-          <Button
-            className="px-3"
-            data-counts
-            aria-label={`${whole}: one back`}
-            disabled={!mayBook}
-            onClick={() => back(1)}
-          >
-            One back
-          </Button>
-        )}
-        <Button
-          className="px-4"
-          aria-label={`${whole}: ${item.open > 1 ? `all ${item.open} back` : "is back"}`}
-          disabled={!mayBook}
-          onClick={() => back(item.open)}
-        >
-          {item.open > 1 ? `All ${item.open} back` : "Is back"} <InMark />
-        </Button>
-      </span>
-    </li>
+    <p role="status" className="border-ink border-l-[6px] bg-wash py-2 pl-4 text-lg">
+      <span className="font-bold">Left over or missing:</span> {open.map(({ words }) => words).join("; ")}.
+    </p>
   );
 }
 
-/** Things that left one place together, each with its ticks; what is known to hold them up is said, and holds nobody. */
-function Group({ group }: { group: BuildGroup }) {
-  const isBag = group.items.some((item) => item.place === group.place && item.place.startsWith("bag"));
-  return (
-    <div>
-      {isBag && <p className="border-ink border-b-2 pb-1 font-bold">{group.place}</p>}
-      {group.behind.length > 0 && <p className="text-ink-2">first: {group.behind.join(", ")}</p>}
-      <ul>
-        {group.items.map((item) => (
-          <BackRow key={item.entryId} item={item} />
-        ))}
-      </ul>
-    </div>
-  );
-}
-
-function Groups({ id, title, groups }: { id: string; title: string; groups: BuildGroup[] }) {
-  const [isWhole, setWhole] = useState(false);
-  if (groups.length === 0) return null;
-  const shown = isWhole ? groups : groups.slice(0, MOST_GROUPS);
-  const rest = groups.length - shown.length;
-  return (
-    <section aria-labelledby={id} className="flex flex-col gap-4">
-      <h3 id={id} className="text-xl">
-        {title}
-      </h3>
-      {shown.map((group) => (
-        <Group key={group.items.map((item) => item.entryId).join()} group={group} />
-      ))}
-      {rest > 0 && <Button onClick={() => setWhole(true)}>and {rest} more</Button>}
-    </section>
-  );
-}
-
-/** Putting back: what is out, offered in the reverse order of its leaving. Anything that is out can be ticked. */
+/** Putting back: the order of work turned round, then what is out, last off first. Anything can be ticked. */
 export default function Build() {
-  const { entries } = useJob();
-  const groups = buildList(entries);
-  const now = groups.filter((group) => group.ready && !isBeside(group));
-  const later = [...groups.filter((group) => !group.ready), ...groups.filter(isBeside)];
-  // Half of what is ready comes first; the rest stands beside it, in the same order.
-  const first = now.slice(0, Math.max(1, Math.ceil(now.length / 2)));
+  const { entries, page } = useJob();
+  const BuildTools = buildTools.use()?.BuildTools;
+  const order = buildOrder(entries);
+  const lines = stillOut(entries);
+  const hasMoved = entries.some((entry) => entry.account && entry.account !== "coolant" && entry.out);
+  const isAllBack = lines.length + order.now.length + order.waits.length === 0;
   return (
     <Work title="What goes back next?" next={{ label: "On to Fill", to: "fill" }}>
       <Cautions texts={CAUTIONS} />
-      {groups.length === 0 ? (
+      {isAllBack && (
         <p role="status" className="text-lg">
-          {entries.some((entry) => entry.account && entry.account !== "coolant" && entry.out)
+          {hasMoved
             ? "Nothing is out: all that came off is back."
             : "Nothing is out. What Strip writes out is offered here, last off first."}
         </p>
-      ) : (
+      )}
+      <LeftOver />
+      <StepsBack order={order} />
+      {lines.length > 0 && (
         <>
-          <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
-            <Groups id="now" title="Last off, first on" groups={first} />
-            <Groups id="then" title="Then" groups={[...now.slice(first.length), ...later]} />
-          </div>
+          <ThingsBack />
           <section aria-labelledby="tray">
             <h3 id="tray" className="mb-2 text-xl">
               Still on the bench
             </h3>
-            <Tray lines={stillOut(entries)} />
+            <Tray lines={lines} />
           </section>
         </>
       )}
+      <section aria-labelledby="before-closed" className="min-h-96">
+        <h3 id="before-closed" className="mb-2 text-xl">
+          Before it is closed
+        </h3>
+        {BuildTools && <BuildTools key={page.job.id} />}
+      </section>
     </Work>
   );
 }

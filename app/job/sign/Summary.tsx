@@ -1,11 +1,23 @@
-import { chosenParts, complaintOf, findingOf } from "../../../core/job/index.ts";
+import type { SeenAs } from "../../../core/facts/index.ts";
+import { chosenParts, complaintOf, findingOf, whileApart } from "../../../core/job/index.ts";
 import { useJob } from "../context.ts";
 
-/** What the job was about, in three lines. */
+const APART_WORDS = { replaced: "Replaced too", advised: "Advised", declined: "Declined" } as const;
+
+/** What the job was about, in a few lines. */
 export function Summary() {
   const { entries } = useJob();
   const finding = findingOf(entries);
   const parts = chosenParts(entries);
+  const apart = whileApart(entries);
+  const told = (as: SeenAs) =>
+    apart
+      .filter((row) => row.as === as)
+      .map(({ what, text }) => (text?.includes(";") ? `${what} (${text.split(";")[0]})` : what));
+  const advice = (["replaced", "advised", "declined"] as const).flatMap((as): [string, string][] => {
+    const rows = told(as);
+    return rows.length > 0 ? [[APART_WORDS[as], rows.join("; ")]] : [];
+  });
   const rows: [string, string][] = [
     ["Complaint", complaintOf(entries) ?? "not written"],
     ["Found", finding ? finding.words : "no finding yet"],
@@ -15,6 +27,7 @@ export function Summary() {
         ? parts.map((part) => `${part.words}, ${part.grade}, ${part.supplier}`).join("; ")
         : "none",
     ],
+    ...advice,
   ];
   return (
     <dl className="border-ink border-t-2">

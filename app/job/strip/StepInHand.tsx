@@ -1,8 +1,10 @@
 import { dataOf, factOf, StepDone } from "../../../core/facts/index.ts";
 import type { WorkOrder } from "../../../core/job/index.ts";
+import { type EntryDraft, outOpen } from "../../../core/ledger/index.ts";
+import { WAYS_BACK } from "../../../core/order/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
-import { sayTick } from "../tick-id.ts";
+import { moveTick, sayTick } from "../tick-id.ts";
 
 /** The step in hand: the next of the order that nothing stands in the way of. */
 export function StepInHand({ work }: { work: WorkOrder }) {
@@ -15,6 +17,29 @@ export function StepInHand({ work }: { work: WorkOrder }) {
         All {work.steps.length} steps of the order are done.
       </p>
     );
+  const isDone = () => {
+    const moves = (WAYS_BACK[step.id]?.takes ?? [])
+      .filter((taken) => outOpen(entries, taken) === 0)
+      .map((taken): EntryDraft => ({ kind: "movement", ...taken, out: 1 }));
+    book(
+      [
+        {
+          kind: "note",
+          item: step.name.toLowerCase(),
+          text: "done",
+          data: dataOf(StepDone, { step: step.id }),
+        },
+        ...moves,
+      ],
+      [
+        sayTick(page.job.id, entries, `step:${step.id}`, (entry) => {
+          const said = factOf(entry)?.fact;
+          return said instanceof StepDone && said.step === step.id;
+        }),
+        ...moves.map((move) => moveTick(page.job.id, entries, move)),
+      ],
+    );
+  };
   return (
     <section
       aria-labelledby="step"
@@ -33,27 +58,7 @@ export function StepInHand({ work }: { work: WorkOrder }) {
         <p>{step.why}</p>
         {step.caution && <p className="mt-1 border-ink border-l-4 pl-2 font-bold">{step.caution}</p>}
       </div>
-      <Button
-        key={step.id}
-        disabled={!mayBook}
-        aria-label={`Done: ${step.name}`}
-        onClick={() =>
-          book(
-            {
-              kind: "note",
-              item: step.name.toLowerCase(),
-              text: "done",
-              data: dataOf(StepDone, { step: step.id }),
-            },
-            [
-              sayTick(page.job.id, entries, `step:${step.id}`, (entry) => {
-                const said = factOf(entry)?.fact;
-                return said instanceof StepDone && said.step === step.id;
-              }),
-            ],
-          )
-        }
-      >
+      <Button key={step.id} disabled={!mayBook} aria-label={`Done: ${step.name}`} onClick={isDone}>
         Done
       </Button>
     </section>

@@ -5,12 +5,15 @@ import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
+import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
 import { Tray } from "../Tray.tsx";
 import { moveTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { PartsGate } from "./PartsGate.tsx";
 import { StepInHand } from "./StepInHand.tsx";
+
+const stripTools = later(() => import("./StripTools.tsx"));
 
 /** What comes off most often, in the order in which it does. */
 const USUAL: { account: Account; item: string; place?: string }[] = [
@@ -103,6 +106,7 @@ const CAUTIONS = [
 export default function Strip() {
   const { page, entries, book, mayBook } = useJob();
   const lines = stillOut(entries);
+  const StripTools = stripTools.use()?.StripTools;
   const gate = partsGate(entries);
   const work = workOrderOf(entries);
   const isOut = (each: (typeof USUAL)[number]) =>
@@ -148,6 +152,12 @@ export default function Strip() {
           On the bench
         </h3>
         <Tray lines={lines} />
+      </section>
+      <section aria-labelledby="open" className={`min-h-96 ${gate.isOpen ? "" : "hidden"}`}>
+        <h3 id="open" className="mb-2 text-xl">
+          While it is open
+        </h3>
+        {StripTools && <StripTools key={page.job.id} />}
       </section>
     </Work>
   );

@@ -1,0 +1,18 @@
+import { ToGetList } from "../apart/ToGetList.tsx";
+import { WhileApart } from "../apart/WhileApart.tsx";
+import { type Tool, ToolTabs } from "../ToolTabs.tsx";
+import { FitChecks } from "./FitChecks.tsx";
+import { HowTight } from "./HowTight.tsx";
+import { MoveOverList } from "./MoveOverList.tsx";
+
+/** What a build wants beside the things themselves. */
+export function BuildTools() {
+  const tools: Tool[] = [
+    ["over", "Move over", <MoveOverList key="over" />],
+    ["look", "Look at it", <FitChecks key="look" />],
+    ["tight", "How tight", <HowTight key="tight" />],
+    ["apart", "While it is apart", <WhileApart key="apart" />],
+    ["get", "To get", <ToGetList key="get" />],
+  ];
+  return <ToolTabs label="Before it is closed" tools={tools} />;
+}

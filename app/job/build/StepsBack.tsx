@@ -1,0 +1,114 @@
+import { dataOf, factOf, StepBack } from "../../../core/facts/index.ts";
+import { type BackStep, type BuildOrder, tasksOf } from "../../../core/job/index.ts";
+import { type EntryDraft, fitVerdicts, outOpen } from "../../../core/ledger/index.ts";
+import { checkKnown } from "../../../core/order/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChipsMany } from "../../ui/Chips.tsx";
+import { InMark } from "../../ui/OutIn.tsx";
+import { useJob } from "../context.ts";
+import { moveTick, sayTick } from "../tick-id.ts";
+import { TaskRow } from "./Tasks.tsx";
+
+/** One step of the order of work going back, with what is to be seen as it does. */
+function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
+  const { page, entries, book, mayBook } = useJob();
+  const [seen, setSeen] = useDraft<string[]>(`back:${step.entryId}`, []);
+  const verdicts = fitVerdicts(entries);
+  const { back } = step;
+  const checks = back.checks.flatMap((id) => {
+    const known = checkKnown(id);
+    return known && verdicts.get(id) !== "pass" ? [{ id, words: known.words }] : [];
+  });
+  const isBack = () => {
+    const right = checks.filter(({ words }) => seen.includes(words));
+    const moves = (back.takes ?? []).flatMap((taken): EntryDraft[] => {
+      const open = outOpen(entries, taken);
+      return open > 0 ? [{ kind: "movement", ...taken, in: open }] : [];
+    });
+    book(
+      [
+        {
+          kind: "note",
+          item: back.name.toLowerCase(),
+          text: right.length > 0 ? right.map(({ words }) => words).join("; ") : "done",
+          data: dataOf(StepBack, { done: step.entryId, step: step.step, seen: right.map(({ id }) => id) }),
+        },
+        ...moves,
+      ],
+      [
+        sayTick(page.job.id, entries, `back:${step.entryId}`, (entry) => {
+          const said = factOf(entry)?.fact;
+          return said instanceof StepBack && said.done === step.entryId;
+        }),
+        ...moves.map((move) => moveTick(page.job.id, entries, move)),
+      ],
+    );
+    setSeen([]);
+  };
+  return (
+    <li className="flex flex-col gap-2 border-rule border-b py-3">
+      <div className="flex flex-wrap items-center gap-3">
+        <span className="min-w-48 flex-1">
+          <span className="block font-bold text-lg leading-snug">{back.name}</span>
+          {isHeld && <span className="text-ink-2">first: {step.waitsFor.join("; ")}</span>}
+        </span>
+        <Button
+          aria-label={`Is back: ${back.name}`}
+          weight={isHeld ? "quiet" : "plain"}
+          disabled={!mayBook}
+          onClick={isBack}
+        >
+          Is back <InMark />
+        </Button>
+      </div>
+      {checks.length > 0 && !isHeld && (
+        <ChipsMany
+          label={`Seen: ${back.name}`}
+          options={checks.map(({ words }) => words)}
+          value={seen}
+          onChange={setSeen}
+        />
+      )}
+    </li>
+  );
+}
+
+/** The order of work turned round: what can go back now, and what waits for what. */
+export function StepsBack({ order }: { order: BuildOrder }) {
+  const { entries } = useJob();
+  const tasks = tasksOf(entries).filter(({ isDone }) => !isDone);
+  if (order.now.length + order.waits.length + tasks.length === 0) return null;
+  return (
+    <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+      <section aria-labelledby="goes-back">
+        <h3 id="goes-back" className="text-xl">
+          Can go back now
+        </h3>
+        <ul className="border-ink border-t-2">
+          {tasks.map((task) => (
+            <TaskRow key={task.entryId} task={task} />
+          ))}
+          {order.now.map((step) => (
+            <StepCard key={step.entryId} step={step} />
+          ))}
+        </ul>
+        {order.now.length + tasks.length === 0 && (
+          <p className="text-ink-2">Nothing, until what the others wait for was seen.</p>
+        )}
+      </section>
+      {order.waits.length > 0 && (
+        <section aria-labelledby="waits">
+          <h3 id="waits" className="text-xl">
+            Waits
+          </h3>
+          <ul className="border-ink border-t-2">
+            {order.waits.map((step) => (
+              <StepCard key={step.entryId} step={step} isHeld />
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}

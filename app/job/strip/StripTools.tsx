@@ -1,0 +1,12 @@
+import { ToGetList } from "../apart/ToGetList.tsx";
+import { WhileApart } from "../apart/WhileApart.tsx";
+import { type Tool, ToolTabs } from "../ToolTabs.tsx";
+
+/** What is looked at and noted while the car is open. */
+export function StripTools() {
+  const tools: Tool[] = [
+    ["apart", "While it is apart", <WhileApart key="apart" />],
+    ["get", "To get", <ToGetList key="get" />],
+  ];
+  return <ToolTabs label="While it is open" tools={tools} />;
+}

@@ -1,0 +1,52 @@
+import { lastFact, OrderOfWork } from "../facts/index.ts";
+import { type Entry, fitVerdicts, type StepOff, stepsOff, thing } from "../ledger/index.ts";
+import { backNow, inOrder, stepsFor } from "../order/index.ts";
+
+/** A step to undo, with what is to be looked at and what it waits for. */
+export interface BackStep extends StepOff {
+  /** What stands in its way, in words; advice, it holds nobody. */
+  waitsFor: string[];
+  /** What the step wrote out, in words. */
+  things: string[];
+}
+
+export interface BuildOrder {
+  /** What can go back now, last off first. */
+  now: BackStep[];
+  waits: BackStep[];
+}
+
+const EVERY_FEATURE_GOAL = "radiator";
+
+/**
+ * The order of work turned round: of the steps that were done and aren't undone, what can go back now, and what waits for
+ * what. Empty where no step was done.
+ */
+export function buildOrder(entries: readonly Entry[]): BuildOrder {
+  const off = new Map(stepsOff(entries).map((each) => [each.step, each]));
+  if (off.size === 0) return { now: [], waits: [] };
+  const said = lastFact(entries, OrderOfWork)?.fact;
+  const steps = inOrder(stepsFor(said?.goal ?? EVERY_FEATURE_GOAL, said?.features ?? []), said?.order ?? []);
+  const { waits } = backNow(steps, new Set(off.keys()));
+  const holders = new Map(waits.map(({ step, for: holding }) => [step.id, holding.map(({ id }) => id)]));
+  const verdicts = fitVerdicts(entries);
+  const place = new Map(steps.map(({ id }, index) => [id, index]));
+  const all = [...off.values()]
+    // A step that a later order leaves out is still to be undone, first of all.
+    .sort((a, b) => (place.get(b.step) ?? steps.length) - (place.get(a.step) ?? steps.length))
+    .map((each): BackStep => {
+      const held = (holders.get(each.step) ?? []).flatMap((id) => off.get(id)?.back.open ?? []);
+      const unseen = (each.back.after ?? [])
+        .filter(({ check }) => verdicts.get(check) !== "pass")
+        .map(({ because }) => because);
+      return {
+        ...each,
+        waitsFor: [...held, ...unseen],
+        things: (each.back.takes ?? []).map((taken) => thing(taken)),
+      };
+    });
+  return {
+    now: all.filter(({ waitsFor }) => waitsFor.length === 0),
+    waits: all.filter(({ waitsFor }) => waitsFor.length > 0),
+  };
+}

@@ -1,0 +1,170 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { Application } from "./support/application.ts";
+import { violations } from "./support/axe.ts";
+import {
+  allSent,
+  bookWords,
+  openBalance,
+  pictureOfFailure,
+  seen,
+  tap,
+  write as writeOn,
+} from "./support/walk.ts";
+
+let application: Application;
+let page: Page;
+beforeAll(async () => {
+  application = await Application.open();
+  page = await application.signedIn("ilse");
+});
+afterAll(() => application.close());
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+const JOB = jobId("open-find");
+const stage = (name: string) => application.go(page, `/jobs/${JOB}/${name}`);
+const write = (label: string, text: string) => writeOn(page, label, text);
+const tabOf = (name: string) => page.locator(`[role="tab"]::-p-text(${name})`).click();
+
+/** The steps that the list under this heading offers, in its order. */
+const stepsUnder = (heading: string) =>
+  page.$$eval(`section[aria-labelledby="${heading}"] button[aria-label^="Is back: "]`, (buttons) =>
+    buttons.map((button) => (button.getAttribute("aria-label") ?? "").replace("Is back: ", "")),
+  );
+
+async function stepDone(name: string): Promise<void> {
+  await tap(page, `Done: ${name}`);
+  await page.waitForFunction(
+    (label) => !document.querySelector(`[aria-label="${label}"]`),
+    {},
+    `Done: ${name}`,
+  );
+}
+
+describe("the order of work on its way back", () => {
+  it("offers on Build what Strip took off, the last first, and says what waits for what", async () => {
+    await stage("plan");
+    await tabOf("Order of work");
+    await tap(page, "undertray");
+    await tap(page, "bumper in the way");
+    await tap(page, "condenser");
+    await tap(page, "Take this order");
+    await stage("strip");
+    for (const name of [
+      "Engine cold",
+      "Car on stands",
+      "Undertray off",
+      "Coolant drained and measured",
+      "Bumper off",
+      "Fan and switch plugs off",
+      "Hoses off",
+      "Shroud and fan out",
+      "Condenser unhooked and hung up",
+      "Brackets off, radiator out",
+    ])
+      await stepDone(name);
+    await seen(page, "steps of the order are done.");
+    await allSent(page);
+    expect((await bookWords(page)).join("\n")).toMatch(/upper hose[\s\S]*lower hose/i);
+    await stage("build");
+    expect(await stepsUnder("goes-back")).toEqual(["Radiator in, brackets on"]);
+    await seen(page, "radiator still out");
+    await page.locator("aside ::-p-text(more)").click();
+    expect(await openBalance(page)).toMatch(/condenser still hung up/);
+  });
+
+  it("undoes a step with what was seen, and whatever it took off is back with it", async () => {
+    await tap(page, "pegs pulled at the bottom: they stay");
+    await tap(page, "fins clear and straight");
+    await tap(page, "Is back: Radiator in, brackets on");
+    await page.waitForSelector('::-p-aria([name="Is back: Condenser back on its hooks"])');
+    await allSent(page);
+    const words = (await bookWords(page)).slice(-2).join("\n");
+    expect(words).toMatch(/Radiator in, brackets on: pegs pulled at the bottom: they stay; fins clear/);
+    expect(await openBalance(page)).not.toMatch(/radiator still out/);
+    expect(await stepsUnder("goes-back")).toEqual(["Condenser back on its hooks", "Shroud and fan in"]);
+  });
+
+  it("takes a part that went back by the entry line for the step undone", async () => {
+    for (const line of ["in shroud", "in fan"]) {
+      await page.locator("[data-entry-line]").fill(line);
+      await page.keyboard.press("Enter");
+    }
+    await page.waitForFunction(() => !document.querySelector('[aria-label="Is back: Shroud and fan in"]'));
+    await page.waitForSelector('::-p-aria([name="Is back: Hoses on"])');
+  });
+
+  it("keeps the bumper for after the fan was seen to pull, and books what isn't right as open", async () => {
+    for (const name of ["Condenser back on its hooks", "Hoses on", "Fan and switch plugs on"])
+      await tap(page, `Is back: ${name}`);
+    await seen(page, "behind the bumper nobody sees it turn the wrong way");
+    expect(await stepsUnder("waits")).toContain("Bumper on");
+    await tabOf("Look at it");
+    await tap(page, "Not right: fan run: it pulls toward the engine");
+    await allSent(page);
+    expect(await openBalance(page)).toMatch(/the fan blows away from the engine/);
+    await tap(page, "Right: fan run: it pulls toward the engine");
+    await tap(page, "Right: fan and covers tried in their places");
+    await page.waitForFunction(
+      () => !document.querySelector('aside [aria-label="Open balance"]')?.textContent?.includes("blows away"),
+    );
+    expect(await stepsUnder("goes-back")).toContain("Bumper on");
+    expect(await violations(page)).toEqual([]);
+  });
+
+  it("says at the end, in words, what is left over", async () => {
+    await page.locator("[data-entry-line]").fill("out 2 clip undertray");
+    await page.keyboard.press("Enter");
+    for (const name of ["Bumper on", "Drain shut", "Undertray on", "Car down off its stands"])
+      await tap(page, `Is back: ${name}`);
+    await seen(page, "Left over or missing:");
+    await seen(page, "2 × clip, undertray still out");
+    await allSent(page);
+  });
+});
+
+describe("while it is apart", () => {
+  it("what was advised and declined is carried to Sign, what broke is on a list", async () => {
+    await stage("strip");
+    await write("What is wrong with: lower hose", "soft at its end");
+    await tap(page, "lower hose: advised, declined");
+    await tap(page, "belt: sound");
+    await tap(page, "cap: new one advised");
+    await tabOf("To get");
+    await write("What is to get", "Undertray clip");
+    await write("How many to get", "2");
+    await tap(page, "Onto the list");
+    await seen(page, "2 × undertray clip");
+    await allSent(page);
+    await tap(page, "Is here: 2 × undertray clip");
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(/2 × undertray clip: is here/);
+    expect(await violations(page)).toEqual([]);
+    await stage("sign");
+    await seen(page, "lower hose (soft at its end)");
+    expect(await page.$eval("main dl", (list) => list.textContent)).toMatch(/Advisedcap/);
+  });
+});
+
+describe("moving over and tightening", () => {
+  it("says what is on the old part still, and how tight in general", async () => {
+    await application.go(page, `/jobs/${jobId("open-build")}/build`);
+    await seen(page, "On the old radiator still,");
+    await tap(page, "bushes: moved over");
+    await tap(page, "drain: new with it");
+    await allSent(page);
+    const left = await page.$eval(
+      '[aria-label="From the old radiator"] [role="status"]',
+      (said) => said.textContent,
+    );
+    expect(left).not.toMatch(/bushes|drain/);
+    expect(left).toMatch(/pegs/);
+    await tabOf("How tight");
+    await seen(page, "for the threads out of this car");
+    await seen(page, "24.6");
+    await tap(page, "plastic");
+    await seen(page, "snug only");
+    expect(await violations(page)).toEqual([]);
+  });
+});
