@@ -34,6 +34,8 @@ export default [
   route("jobs/read-in", "shop/read-in.route.tsx"),
   route("jobs/:jobId/logs", "job/prove/logs.route.tsx"),
   route("jobs/:jobId/logs/:logId/:file", "job/prove/log-file.route.tsx"),
+  route("jobs/:jobId/pictures", "job/pictures/pictures.route.tsx"),
+  route("jobs/:jobId/pictures/:pictureId/:file", "job/pictures/picture-file.route.tsx"),
   route("jobs/:jobId/job.json", "job/sign/export.route.tsx"),
   route("*", "not-found/route.tsx"),
 ] satisfies RouteConfig;

@@ -14,7 +14,7 @@ import { ROOT } from "./lib/paths.mjs";
 /** Nothing that a person types is larger; logs and whole jobs are files. */
 const MOST_BODY_BYTES = 64_000;
 const MOST_FILE_BYTES = 52_000_000;
-const TAKES_FILES = /^\/jobs\/(?:[^/]+\/logs|read-in)(?:\.data)?$/;
+const TAKES_FILES = /^\/jobs\/(?:[^/]+\/(?:logs|pictures)|read-in)(?:\.data)?$/;
 const METHODS = ["GET", "HEAD", "POST", "OPTIONS"];
 const HOST_NAME =
   /^(?:[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?(?:\.[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?)*\.?|\[[0-9a-f:.]+\])(?::\d{1,5})?$/i;
@@ -79,7 +79,7 @@ app.use(
         "default-src": ["'none'"],
         "script-src": ["'self'", (_request, response) => `'nonce-${response.locals.nonce}'`],
         "style-src": ["'self'", "'unsafe-inline'"],
-        "img-src": ["'self'", "data:"],
+        "img-src": ["'self'", "data:", "blob:"],
         "font-src": ["'self'"],
         "connect-src": ["'self'"],
         "worker-src": ["'self'"],
@@ -115,7 +115,7 @@ app.use((request, response, next) => {
   const isFile = TAKES_FILES.test(request.path);
   if (Number(length ?? 0) > (isFile ? MOST_FILE_BYTES : MOST_BODY_BYTES)) {
     const message = isFile
-      ? `That is ${Math.round(Number(length) / 1e6)} MB; at most 48 MB can be read. Export one warm-up, or fewer columns.`
+      ? `That is ${Math.round(Number(length) / 1e6)} MB; at most 48 MB can be read. Of a log export one warm-up, or fewer columns; of a picture send a smaller one.`
       : `That is ${Math.round(Number(length) / 1000)} kB; at most ${MOST_BODY_BYTES / 1000} kB can be read at once.`;
     return response.status(413).json({ refused: { message, fields: isFile ? { log: message } : {} } });
   }

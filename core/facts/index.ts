@@ -1,3 +1,4 @@
+export { Arrow } from "./arrow.ts";
 export { CANNOT_BECAUSE, type CannotBecause, CannotTest } from "./cannot-test.ts";
 export { CautionRead } from "./caution-read.ts";
 export { CheckedPart } from "./checked-part.ts";
@@ -34,6 +35,7 @@ export { NoParts } from "./no-parts.ts";
 export { OpenedWithout } from "./opened-without.ts";
 export { OrderOfWork } from "./order-of-work.ts";
 export { OwnTest } from "./own-test.ts";
+export { Picture } from "./picture.ts";
 export { unwritable } from "./plain-text.ts";
 export { RefusedPart } from "./refused-part.ts";
 export { SEEN_AS, SeenApart, type SeenAs } from "./seen-apart.ts";

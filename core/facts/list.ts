@@ -1,3 +1,4 @@
+import { Arrow } from "./arrow.ts";
 import { CannotTest } from "./cannot-test.ts";
 import { CautionRead } from "./caution-read.ts";
 import { CheckedPart } from "./checked-part.ts";
@@ -19,6 +20,7 @@ import { NoParts } from "./no-parts.ts";
 import { OpenedWithout } from "./opened-without.ts";
 import { OrderOfWork } from "./order-of-work.ts";
 import { OwnTest } from "./own-test.ts";
+import { Picture } from "./picture.ts";
 import { RefusedPart } from "./refused-part.ts";
 import { SeenApart } from "./seen-apart.ts";
 import { Signature } from "./signature.ts";
@@ -65,6 +67,8 @@ export const FACTS: readonly FactClass[] = [
   MovedOver,
   FitCheck,
   SeenApart,
+  Picture,
+  Arrow,
   Strength,
   WarmUpLog,
   Waiting,

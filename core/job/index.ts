@@ -5,6 +5,7 @@ export { type MoveOver, moveOver } from "./move-over.ts";
 export { type NotWritten, notWritten } from "./not-written.ts";
 export { type ChosenPartLine, chosenParts, type PartLife, partLives } from "./parts.ts";
 export { type Gate, looksFor, partsGate } from "./parts-gate.ts";
+export { type PictureLine, picturesOf } from "./pictures.ts";
 export { type StageState, stageStates } from "./stage-states.ts";
 export { type TaskLine, tasksOf, toGet, type Wanted } from "./to-get.ts";
 export { type Wait, waitOf } from "./waits.ts";

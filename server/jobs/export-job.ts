@@ -8,7 +8,7 @@ import { readJob } from "./read-job.ts";
 const expand = promisify(gunzip);
 
 /**
- * A whole job as JSON, as `docs/formats/job.schema.json` describes it, its logs byte for byte within. Figures in core
+ * A whole job as JSON, as `docs/formats/job.schema.json` describes it, its logs byte for byte and its pictures within. Figures in core
  * units: °C, L, kPa, km. Reading it in and writing it again gives the same text but for where and when.
  */
 export async function exportJob(desk: Desk, jobId: string) {
@@ -26,12 +26,21 @@ export async function exportJob(desk: Desk, jobId: string) {
     ],
     transaction,
   });
+  const pictures = await models.Picture.findAll({
+    where: { jobId },
+    order: [
+      ["createdAt", "ASC"],
+      ["id", "ASC"],
+    ],
+    transaction,
+  });
   const about = new Set([
     row.openedBy,
     row.signedBy,
     row.assignedTo,
     ...entries.map(({ by }) => by),
     ...logs.map((log) => log.createdBy),
+    ...pictures.map((picture) => picture.createdBy),
   ]);
   const people = Object.entries({ ...names, ...row.origin?.people })
     .filter(([id]) => about.has(id))
@@ -72,5 +81,15 @@ export async function exportJob(desk: Desk, jobId: string) {
         content: (await expand(log.content)).toString("base64"),
       })),
     ),
+    pictures: pictures.map(({ id, width, height, sha256, createdAt, createdBy, content, small }) => ({
+      id,
+      width,
+      height,
+      sha256,
+      bookedAt: createdAt.toISOString(),
+      bookedBy: createdBy,
+      content: content.toString("base64"),
+      small: small.toString("base64"),
+    })),
   };
 }

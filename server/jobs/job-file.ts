@@ -18,6 +18,10 @@ const READ_FORMATS = [JOB_FORMAT, "warm-ledger-job-1"];
 const MOST_ENTRIES = 20_000;
 const MOST_LOGS = 200;
 const MOST_PEOPLE = 500;
+const MOST_PICTURES = 100;
+/** 400 kB and 60 kB as base64. */
+const MOST_PICTURE_LETTERS = 533_336;
+const MOST_SMALL_LETTERS = 80_000;
 
 export interface LogFile {
   id: string;
@@ -28,6 +32,19 @@ export interface LogFile {
   bookedBy?: string;
   /** The log byte for byte, as base64; a file of the first format has none. */
   content?: string;
+}
+
+export interface PictureFile {
+  id: string;
+  width: number;
+  height: number;
+  /** Of the file as it was first handed in. */
+  sha256: string;
+  bookedAt: string;
+  bookedBy: string;
+  /** JPEG, as base64. */
+  content: string;
+  small: string;
 }
 
 /** A job file once it has been looked at: what reading in may rely on. */
@@ -49,6 +66,7 @@ export interface JobFile {
   people: Record<string, string>;
   entries: Entry[];
   logs: LogFile[];
+  pictures: PictureFile[];
 }
 
 const no = (message: string) => new Refusal({ message: `This is no job file that can be read: ${message}` });
@@ -122,6 +140,30 @@ function readLog(value: unknown): LogFile {
     bookedAt: moment(value.bookedAt, "when a log was booked"),
     ...(value.bookedBy === undefined ? {} : { bookedBy: id(value.bookedBy, "who booked a log") }),
     ...(value.content === undefined ? {} : { content: text(value.content, "a log", 70_000_000) }),
+  };
+}
+
+const BASE64 = /^[A-Za-z0-9+/]+={0,2}$/;
+/** What a JPEG begins with, in base64. */
+const JPEG_BEGINS = "/9j/";
+
+function jpeg(value: unknown, most: number): string {
+  const said = text(value, "a picture", most, 4);
+  if (!said.startsWith(JPEG_BEGINS) || !BASE64.test(said)) throw no("a picture is none.");
+  return said;
+}
+
+function readPicture(value: unknown): PictureFile {
+  if (!isObject(value)) throw no("a picture is not as it should be.");
+  return {
+    id: id(value.id, "a picture's id"),
+    width: number(value.width, "a picture's width", 1, 4000),
+    height: number(value.height, "a picture's height", 1, 4000),
+    sha256: text(value.sha256, "a picture's sum", 64, 64),
+    bookedAt: moment(value.bookedAt, "when a picture was booked"),
+    bookedBy: id(value.bookedBy, "who booked a picture"),
+    content: jpeg(value.content, MOST_PICTURE_LETTERS),
+    small: jpeg(value.small, MOST_SMALL_LETTERS),
   };
 }
 
@@ -228,5 +270,7 @@ export function readJobFile(input: unknown): JobFile {
     ),
     entries,
     logs: list(input, "logs", MOST_LOGS).map(readLog),
+    // Files from before there were pictures have no such list.
+    pictures: input.pictures === undefined ? [] : list(input, "pictures", MOST_PICTURES).map(readPicture),
   };
 }

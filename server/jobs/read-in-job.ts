@@ -7,6 +7,7 @@ import type { Entry } from "../../core/ledger/index.ts";
 import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
 import { hashSecret } from "../people/secrets.ts";
+import { isKeptPicture } from "../pictures/clean-picture.ts";
 import { Refusal } from "../refusal.ts";
 import { addVehicle } from "../vehicles/add-vehicle.ts";
 import { countVerdict } from "./count-verdict.ts";
@@ -66,11 +67,11 @@ async function refuseSecondOpenJob({ models, transaction }: Desk, vehicleId: str
 
 /** New ids where this shop has the job already, so that a copy stands beside it; the file's own where it is a stranger. */
 function renamed(
-  { entries, logs, job }: JobFile,
+  { entries, logs, pictures, job }: JobFile,
   isCopy: boolean,
   jobId: string,
-): { entries: Entry[]; logs: JobFile["logs"] } {
-  if (!isCopy) return { entries: entries.map((entry) => ({ ...entry, jobId })), logs };
+): Pick<JobFile, "entries" | "logs" | "pictures"> {
+  if (!isCopy) return { entries: entries.map((entry) => ({ ...entry, jobId })), logs, pictures };
   const known = new Set([...entries.map(({ id }) => id), ...logs.map(({ id }) => id), job.id]);
   const fresh = (id: string) => (known.has(id) ? uuid(`${jobId}:${id}`, READ_IN) : id);
   const inData = (data: Entry["data"]) =>
@@ -80,6 +81,7 @@ function renamed(
     );
   return {
     logs: logs.map((log) => ({ ...log, id: fresh(log.id) })),
+    pictures: pictures.map((picture) => ({ ...picture, id: fresh(picture.id) })),
     entries: entries.map((entry) => ({
       ...entry,
       jobId,
@@ -114,6 +116,32 @@ async function keepLogs(
         content: await compress(bytes),
         createdBy: log.bookedBy ?? file.job.openedBy,
         createdAt: new Date(log.bookedAt),
+      },
+      { transaction },
+    );
+  }
+}
+
+async function keepPictures(
+  { models, transaction, shopId }: Desk,
+  jobId: string,
+  pictures: JobFile["pictures"],
+) {
+  for (const { bookedBy, bookedAt, ...picture } of pictures) {
+    const [content, small] = [Buffer.from(picture.content, "base64"), Buffer.from(picture.small, "base64")];
+    if (!(await isKeptPicture({ content, small }, picture.width, picture.height)))
+      throw new Refusal({
+        message: "A picture in the file is none that was kept here. Nothing was read in.",
+      });
+    await models.Picture.create(
+      {
+        ...picture,
+        shopId,
+        jobId,
+        content,
+        small,
+        createdBy: bookedBy,
+        createdAt: new Date(bookedAt),
       },
       { transaction },
     );
@@ -163,12 +191,13 @@ export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
     file.job.signedBy,
     ...file.entries.map((entry) => entry.by),
     ...file.logs.map((log) => log.bookedBy),
+    ...file.pictures.map((picture) => picture.bookedBy),
   ];
   await settlePeople(desk, file, new Set(by.flatMap((each) => each ?? [])));
   const vehicleId = await settleVehicle(desk, file, file.job.openedAt);
   if (!file.job.signedAt) await refuseSecondOpenJob(desk, vehicleId);
   const number = await takeNumber(desk);
-  const { entries, logs } = renamed(file, isCopy, id);
+  const { entries, logs, pictures } = renamed(file, isCopy, id);
   const origin = {
     shop: file.shop,
     number: file.job.number,
@@ -197,6 +226,7 @@ export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
     { transaction, returning: false },
   );
   await keepLogs(desk, id, file, logs);
+  await keepPictures(desk, id, pictures);
   if (file.job.signedAt)
     await job.update(
       {

@@ -1,5 +1,6 @@
 import { ToGetList } from "../apart/ToGetList.tsx";
 import { WhileApart } from "../apart/WhileApart.tsx";
+import { Pictures } from "../pictures/Pictures.tsx";
 import { type Tool, ToolTabs } from "../ToolTabs.tsx";
 import { FitChecks } from "./FitChecks.tsx";
 import { HowTight } from "./HowTight.tsx";
@@ -11,6 +12,7 @@ export function BuildTools() {
     ["over", "Move over", <MoveOverList key="over" />],
     ["look", "Look at it", <FitChecks key="look" />],
     ["tight", "How tight", <HowTight key="tight" />],
+    ["pictures", "Pictures", <Pictures key="pictures" />],
     ["apart", "While it is apart", <WhileApart key="apart" />],
     ["get", "To get", <ToGetList key="get" />],
   ];

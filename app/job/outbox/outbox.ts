@@ -1,3 +1,4 @@
+import { factOf } from "../../../core/facts/index.ts";
 import type { Entry, EntryDraft, Stage } from "../../../core/ledger/index.ts";
 
 /** An entry as it is sent: whole but for its number and its name, which the server gives. */
@@ -9,6 +10,7 @@ export type OutgoingEntry = EntryDraft & { id: string; stage: Stage; at: string 
  */
 export type Parcel =
   | { kind: "log"; name: string; bytes: Uint8Array<ArrayBuffer>; restedH?: number }
+  | { kind: "picture"; bytes: Uint8Array<ArrayBuffer>; words: string; place?: string; of?: string }
   | { kind: "signature"; reason: string; openSeen: string[]; openCount: number }
   | { kind: "job"; vehicleId: string; bay: string; assignedTo: string | null };
 
@@ -173,14 +175,17 @@ export class Outbox {
   }
 
   /**
-   * True where it has to go after another that isn't sent: the line that it names, the job that it belongs to; a
+   * True where it has to go after another that isn't sent: the line that it corrects or is said of, the job that it belongs to; a
    * signature after everything else of its job.
    */
   private hasToWait({ jobId, entry, parcel }: Unsent): boolean {
+    const said = factOf(entry);
+    const about = said?.kind.about?.(said.fact).id;
     const others = this.state.unsent.filter((each) => each.entry.id !== entry.id);
     return others.some(
       (other) =>
         other.entry.id === entry.corrects ||
+        other.entry.id === about ||
         (other.jobId === jobId &&
           (other.parcel?.kind === "job" || (parcel?.kind === "signature" && !other.refused))),
     );

@@ -1,7 +1,7 @@
 import type { Answer, Unsent } from "./outbox.ts";
 
 const LONGEST_WAIT_MS = 12_000;
-/** A whole log over a shop's network takes its time. */
+/** A whole log or picture over a shop's network takes its time. */
 const LONGEST_FILE_WAIT_MS = 60_000;
 
 /** Our own JSON, or nothing: a proxy's page, a captive portal's or a redirect's is nobody's word. */
@@ -38,7 +38,7 @@ const asJson = (value: unknown): RequestInit => ({
 
 /** Where one goes and as what. */
 function addressed({ jobId, entry, parcel }: Unsent): [path: string, init: RequestInit] {
-  const { id } = entry;
+  const { id, stage, at } = entry;
   if (!parcel) return [`/jobs/${jobId}/entries`, asJson({ entries: [entry] })];
   if (parcel.kind === "signature") {
     const { reason, openSeen, openCount } = parcel;
@@ -50,6 +50,13 @@ function addressed({ jobId, entry, parcel }: Unsent): [path: string, init: Reque
   }
   const form = new FormData();
   form.set("id", id);
+  if (parcel.kind === "picture") {
+    const { words, place, of, bytes } = parcel;
+    const fields = { words, stage, at, ...(place ? { place } : {}), ...(of ? { of } : {}) };
+    for (const [name, value] of Object.entries(fields)) form.set(name, value);
+    form.set("picture", new File([bytes], "picture.jpg", { type: "image/jpeg" }));
+    return [`/jobs/${jobId}/pictures`, { body: form }];
+  }
   form.set("name", parcel.name);
   if (parcel.restedH !== undefined) form.set("restedH", String(parcel.restedH));
   form.set("log", new File([parcel.bytes], "log.csv", { type: "text/csv" }));
@@ -60,11 +67,12 @@ function addressed({ jobId, entry, parcel }: Unsent): [path: string, init: Reque
 export async function sendUnsent(unsent: Unsent): Promise<Answer> {
   try {
     const [path, init] = addressed(unsent);
+    const isFile = unsent.parcel?.kind === "log" || unsent.parcel?.kind === "picture";
     const response = await fetch(path, {
       method: "POST",
       ...init,
       redirect: "manual",
-      signal: AbortSignal.timeout(unsent.parcel?.kind === "log" ? LONGEST_FILE_WAIT_MS : LONGEST_WAIT_MS),
+      signal: AbortSignal.timeout(isFile ? LONGEST_FILE_WAIT_MS : LONGEST_WAIT_MS),
     });
     return await answerOf(response, unsent.entry.id);
   } catch {

@@ -4,6 +4,7 @@ import type { ChosenPartLine } from "../../../core/job/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { dateOf } from "../../ui/dates.ts";
 import { useJob } from "../context.ts";
+import { PictureList } from "../pictures/Pictures.tsx";
 import { OutOfItsBox } from "./OutOfItsBox.tsx";
 
 /** What was booked here can be taken back here. */
@@ -56,6 +57,7 @@ export function ChosenParts({
               </span>
               <TakeBack entryId={part.entryId} what={part.words} label="Not this one" />
             </span>
+            <PictureList of={part.entryId} />
             {part.checked ? (
               <span className="inline-flex flex-wrap items-center gap-2">
                 <Check aria-hidden="true" />

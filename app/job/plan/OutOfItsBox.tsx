@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button.tsx";
 import { ChipsMany } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
+import { TakePicture } from "../pictures/TakePicture.tsx";
 import { sayTick } from "../tick-id.ts";
 
 const LEAST_REASON = 3;
@@ -51,6 +52,7 @@ export function OutOfItsBox({ part }: { part: ChosenPartLine }) {
           Not looked at yet: {missing.join(", ")}.
         </p>
       )}
+      <TakePicture words={`${part.words} out of its box`} of={part.entryId} />
       <div className="flex flex-wrap items-end gap-3">
         <Button onClick={accept}>Accept it: here, out of the box, undamaged</Button>
         <div className="flex min-w-56 flex-1 items-end gap-2">

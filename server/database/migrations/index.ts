@@ -6,6 +6,7 @@ import { firstDistance } from "./005-first-distance.ts";
 import { verdictCounts } from "./006-verdict-counts.ts";
 import { origin } from "./007-origin.ts";
 import { ofPeople } from "./008-of-people.ts";
+import { pictures } from "./009-pictures.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -18,4 +19,5 @@ export const migrations: Migration[] = [
   verdictCounts,
   origin,
   ofPeople,
+  pictures,
 ];

@@ -6,6 +6,7 @@ import { defineEntryRow } from "./entry.ts";
 import { defineJob } from "./job.ts";
 import { defineLog } from "./log.ts";
 import { definePerson } from "./person.ts";
+import { definePicture } from "./picture.ts";
 import { defineSession } from "./session.ts";
 import { defineShop } from "./shop.ts";
 import { defineUnsent } from "./unsent.ts";
@@ -22,6 +23,7 @@ export function defineModels(database: Sequelize) {
     Job: defineJob(database),
     Entry: defineEntryRow(database),
     Log: defineLog(database),
+    Picture: definePicture(database),
     Audit: defineAudit(database),
     UnsentHere: defineUnsent(database),
   };

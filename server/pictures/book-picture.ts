@@ -1,0 +1,83 @@
+import { createHash } from "node:crypto";
+import { dataOf, Picture, unwritable } from "../../core/facts/index.ts";
+import type { Stage } from "../../core/ledger/index.ts";
+import type { Desk } from "../database/connection.ts";
+import { recordEntries } from "../jobs/record-entries.ts";
+import { notFound, Refusal } from "../refusal.ts";
+import { isId } from "../vehicles/read-vehicle.ts";
+import { cleanPicture } from "./clean-picture.ts";
+
+export interface NewPicture {
+  /** Of the picture and of the line that books it. */
+  id: string;
+  /** What it shows, and where on the car. */
+  words: string;
+  place?: string;
+  /** The line that it belongs to. */
+  of?: string;
+  stage: Stage;
+  /** ISO 8601, when it was taken. */
+  at: string;
+  bytes: Uint8Array;
+}
+
+const sumOf = (bytes: Uint8Array) => createHash("sha256").update(bytes).digest("hex");
+
+/** A picture that is there is the same one sent again, or it is refused. */
+async function isThere(
+  { models, transaction }: Desk,
+  jobId: string,
+  id: string,
+  sum: string,
+): Promise<boolean> {
+  const there = await models.Picture.findOne({
+    where: { id },
+    attributes: ["id", "jobId", "sha256"],
+    transaction,
+  });
+  if (!there) return false;
+  if (there.jobId === jobId && there.sha256 === sum) return true;
+  const where = there.jobId === jobId ? "in this job already, another one" : "in another job's book";
+  throw new Refusal({ status: 409, message: `A picture with that id is ${where}: this one is not booked.` });
+}
+
+/**
+ * Keeps a picture, shrunk and cleaned, and books it. It is read before the job is held, so that nobody waits for it.
+ * Refuses what is no picture, what is too large, and a signed job.
+ */
+export async function bookPicture(desk: Desk, jobId: string, given: NewPicture): Promise<void> {
+  const { models, transaction, shopId, personId, now } = desk;
+  const { id, words, place, of, stage, at, bytes } = given;
+  const job = isId(jobId) ? await models.Job.findOne({ where: { id: jobId }, transaction }) : null;
+  if (!job || !personId) throw notFound("That job");
+  const sum = sumOf(bytes);
+  if (await isThere(desk, jobId, id, sum)) return;
+  for (const [field, said] of Object.entries({ words, place })) {
+    const letters = said && unwritable(said);
+    if (letters) throw new Refusal({ message: letters, fields: { [field]: letters } });
+  }
+  const { width, height, content, small } = await cleanPicture(bytes);
+  await models.Job.findOne({ where: { id: jobId }, transaction, lock: true });
+  if (await isThere(desk, jobId, id, sum)) return;
+  await models.Picture.create(
+    { shopId, id, jobId, width, height, sha256: sum, content, small, createdBy: personId, createdAt: now },
+    { transaction },
+  );
+  await recordEntries(
+    desk,
+    jobId,
+    [
+      {
+        id,
+        at,
+        stage,
+        kind: "note",
+        item: "picture",
+        ...(place ? { place } : {}),
+        text: words,
+        data: dataOf(Picture, { width, height, ...(of ? { of } : {}) }),
+      },
+    ],
+    { byServer: true },
+  );
+}
