@@ -28,6 +28,7 @@ export default [
     ]),
   ]),
   route("jobs/:jobId/entries", "job/book/entries.route.tsx"),
+  route("jobs/:jobId/grown", "job/book/grown.route.tsx"),
   route("jobs/:jobId/signature", "job/sign/signature.route.tsx"),
   route("vehicles/:vehicleId/jobs", "vehicle/open-job.route.tsx"),
   route("unsent", "shop/unsent.route.tsx"),

@@ -14,6 +14,8 @@ import { ROOT } from "./lib/paths.mjs";
 /** Nothing that a person types is larger; logs and whole jobs are files. */
 const MOST_BODY_BYTES = 64_000;
 const MOST_FILE_BYTES = 52_000_000;
+/** A picture never changes under its address, and a stream must not be packed on its way. */
+const SAYS_HOW_LONG = /^\/jobs\/[^/]+\/(?:pictures\/[^/]+\/[^/]+|grown)$/;
 const TAKES_FILES = /^\/jobs\/(?:[^/]+\/(?:logs|pictures)|read-in)(?:\.data)?$/;
 const METHODS = ["GET", "HEAD", "POST", "OPTIONS"];
 const HOST_NAME =
@@ -137,7 +139,8 @@ app.use(express.static(join(ROOT, "build/client"), { maxAge: "1h", index: false 
 
 const build = await import(join(ROOT, "build/server/index.js"));
 app.use((request, response, next) => {
-  response.setHeader("Cache-Control", "no-store");
+  // What a handler says of keeping is added to what stands here, and can't take it back.
+  if (!SAYS_HOW_LONG.test(request.path)) response.setHeader("Cache-Control", "no-store");
   createRequestHandler({
     build,
     mode: "production",

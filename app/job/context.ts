@@ -9,6 +9,7 @@ import { announce } from "../ui/announcer.ts";
 import { useOutbox, useOutboxLines } from "./outbox/OutboxProvider.tsx";
 import { type OutgoingEntry, type Parcel, type Unsent, withUnsent } from "./outbox/outbox.ts";
 import { tellAct } from "./outbox/tell-act.ts";
+import { useWhoWasFirst } from "./useWhoWasFirst.ts";
 
 export interface JobContext {
   page: JobPage;
@@ -60,10 +61,12 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
     () => withUnsent(page.entries, [...booked, ...unsent], page.job.id),
     [page.entries, page.job.id, booked, unsent],
   );
-  useEffect(() => outbox.settle(new Set(page.entries.map((entry) => entry.id))), [outbox, page.entries]);
   const waiting = useMemo(() => new Set(unsent.map(({ entry }) => entry.id)), [unsent]);
   const lastTap = useRef({ what: "", at: 0 });
   const [notice, setNotice] = useState("");
+  // Before the outbox lets go of what is booked.
+  useWhoWasFirst(page, booked, personId, setNotice);
+  useEffect(() => outbox.settle(new Set(page.entries.map((entry) => entry.id))), [outbox, page.entries]);
   useEffect(() => {
     if (!notice) return;
     const timer = setTimeout(() => setNotice(""), NOTICE_MS);

@@ -15,6 +15,7 @@ import { staysWhileBrowsing } from "../shell/stays.ts";
 import { Part } from "../ui/Part.tsx";
 import type { Route } from "./+types/route";
 import { Book } from "./book/Book.tsx";
+import { useGrowth } from "./book/useGrowth.ts";
 import { useJobBook } from "./context.ts";
 import { JobHeader } from "./JobHeader.tsx";
 import { StageStrip } from "./StageStrip.tsx";
@@ -66,6 +67,7 @@ export default function JobPage() {
   const stage = stageOf(useLocation().pathname);
   const context = useJobBook(page, stage);
   useStagesAtHand();
+  useGrowth(page.job.id, page.entries.at(-1)?.seq ?? 0);
   return (
     <div className="book:grid book:h-full book:grid-cols-[minmax(0,1fr)_384px]">
       <div className="flex min-w-0 flex-col book:h-full book:min-h-0">

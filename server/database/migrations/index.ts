@@ -7,6 +7,7 @@ import { verdictCounts } from "./006-verdict-counts.ts";
 import { origin } from "./007-origin.ts";
 import { ofPeople } from "./008-of-people.ts";
 import { pictures } from "./009-pictures.ts";
+import { bookGrown } from "./010-book-grown.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -20,4 +21,5 @@ export const migrations: Migration[] = [
   origin,
   ofPeople,
   pictures,
+  bookGrown,
 ];

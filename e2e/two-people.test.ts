@@ -1,0 +1,91 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { Application } from "./support/application.ts";
+import { allSent, bookLine, bookWords, seen, tap } from "./support/walk.ts";
+
+let application: Application;
+let ilse: Page;
+let tobin: Page;
+beforeAll(async () => {
+  application = await Application.open();
+  [ilse, tobin] = [await application.signedIn("ilse"), await application.signedIn("tobin")];
+  // Two pages of one browser: only the one in front counts as looked at.
+  for (const page of [ilse, tobin])
+    await page.evaluateOnNewDocument(() =>
+      Object.defineProperty(Document.prototype, "visibilityState", { get: () => "visible" }),
+    );
+});
+afterAll(() => application.close());
+
+const JOB = jobId("open-build");
+const build = (page: Page, stage = "build") => application.go(page, `/jobs/${JOB}/${stage}`);
+const shows = (page: Page, words: string) =>
+  page.waitForFunction(
+    (said) => document.querySelector("aside")?.textContent?.toLowerCase().includes(said),
+    { polling: 50 },
+    words,
+  );
+
+describe("two people on one job", () => {
+  it("see each other's lines within two seconds", async () => {
+    await build(ilse);
+    await build(tobin);
+    for (const [from, to, words] of [
+      [ilse, tobin, "seen by ilse first"],
+      [tobin, ilse, "and this one by tobin"],
+    ] as const) {
+      await bookLine(from, `note ${words}`);
+      const start = performance.now();
+      await shows(to, words);
+      expect(performance.now() - start).toBeLessThan(2000);
+    }
+  });
+
+  it("see them within two polls where no stream gets through", async () => {
+    await tobin.evaluateOnNewDocument(() => {
+      class Silent extends EventTarget {
+        close() {}
+      }
+      Object.defineProperty(window, "EventSource", { value: Silent });
+    });
+    await build(tobin);
+    await new Promise((done) => setTimeout(done, 4500));
+    await bookLine(ilse, "note without a stream");
+    const start = performance.now();
+    await shows(tobin, "without a stream");
+    expect(performance.now() - start).toBeLessThan(4000);
+  });
+
+  it("tick one plug once, and the second is told who was first", async () => {
+    await tobin.setOfflineMode(true);
+    await tap(ilse, "left fan plug: is back");
+    await allSent(ilse);
+    await tap(tobin, "left fan plug: is back");
+    await tobin.setOfflineMode(false);
+    await seen(tobin, "Ilse Vantry was first: it is ticked once.");
+    await allSent(tobin);
+    const words = (await bookWords(tobin)).filter((line) => /Left fan plug\./.test(line));
+    // Once out as it came off, once in.
+    expect(words).toHaveLength(2);
+  });
+
+  it("tells nobody of another's job: neither a stranger nor who isn't signed in", async () => {
+    const answers = await ilse.evaluate(async (job) => {
+      const get = (path: string) => fetch(path, { headers: { Accept: "application/json" } });
+      const own = await get(`/jobs/${job}/grown`);
+      return [
+        own.status,
+        Object.keys(await own.json()),
+        (await get(`/jobs/${crypto.randomUUID()}/grown`)).status,
+        (await get("/jobs/none/grown")).status,
+      ];
+    }, JOB);
+    expect(answers).toEqual([200, ["lastSeq"], 404, 404]);
+    const nobody = await fetch(`${application.address}/jobs/${JOB}/grown`, {
+      headers: { Accept: "text/event-stream" },
+      redirect: "manual",
+    });
+    expect([302, 401]).toContain(nobody.status);
+  });
+});
