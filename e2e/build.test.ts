@@ -127,6 +127,7 @@ describe("the order of work on its way back", () => {
 describe("while it is apart", () => {
   it("what was advised and declined is carried to Sign, what broke is on a list", async () => {
     await stage("strip");
+    await tabOf("While it is apart");
     await write("What is wrong with: lower hose", "soft at its end");
     await tap(page, "lower hose: advised, declined");
     await tap(page, "belt: sound");
@@ -165,6 +166,67 @@ describe("moving over and tightening", () => {
     await seen(page, "24.6");
     await tap(page, "plastic");
     await seen(page, "snug only");
+    expect(await violations(page)).toEqual([]);
+  });
+});
+
+describe("pads and bags", () => {
+  it("write a plug with its side and wire, a hose with its clamp, what is hung up, a tool, what broke", async () => {
+    await application.go(page, `/jobs/${jobId("open-build")}/strip`);
+    await seen(page, "Last time on a Harl Tender");
+    await tabOf("Plug");
+    await tap(page, "right");
+    await write("Wires, or what tells it from its neighbour", "Brown and white");
+    await tap(page, "right fan plug is off");
+    await tabOf("Hose");
+    await tap(page, "heater");
+    await write("Where the clamp sat", "ears up");
+    await tap(page, "heater hose is off");
+    await tabOf("Hung up");
+    await tap(page, "condenser is hung up");
+    await tabOf("Tool");
+    await tap(page, "mirror");
+    await tap(page, "mirror is in the engine bay");
+    await tabOf("Bag");
+    await tap(page, "T30");
+    await tap(page, "1 × M6×20 into bag 1");
+    await tap(page, "1 × M6×20 broke");
+    await allSent(page);
+    const words = (await bookWords(page)).slice(-6).join("\n");
+    for (const said of [
+      "Right fan plug (brown and white)",
+      "Heater hose (spring clamp, ears up)",
+      "Condenser (hung up)",
+      "Tool mirror",
+      "M6×20, bag 1 (T30)",
+      "M6×20: broke, 1 to get",
+    ])
+      expect(words).toContain(said);
+  });
+
+  it("has a label for each bag, six to a page, whose code opens that bag", async () => {
+    await tabOf("Bag labels");
+    await seen(page, "Print 2 labels");
+    const sheet = Buffer.from(await page.pdf({ format: "A4" })).toString("latin1");
+    expect(sheet.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
+    for (let bag = 3; bag <= 7; bag++) {
+      await page.locator("[data-entry-line]").fill(`out 1 m8x30 bag ${bag}`);
+      await page.keyboard.press("Enter");
+    }
+    await seen(page, "Print 7 labels");
+    const two = Buffer.from(await page.pdf({ format: "A4" })).toString("latin1");
+    expect(two.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(2);
+    await allSent(page);
+    await application.go(page, `/jobs/${jobId("open-build")}/build?bag=bag%207`);
+    await seen(page, "All that is out");
+    await tap(page, "M8×30, bag 7: is back");
+    await seen(page, "Nothing is left in bag 7.");
+    await allSent(page);
+    await application.go(
+      page,
+      `/jobs/${jobId("open-build")}/build?bag=${encodeURIComponent("<b>no such</b>")}`,
+    );
+    await seen(page, "Nothing is left in");
     expect(await violations(page)).toEqual([]);
   });
 });

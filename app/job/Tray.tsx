@@ -1,32 +1,36 @@
-import { type BalanceLine, thing } from "../../core/ledger/index.ts";
+import { type Entry, type OutEntry, placesOut, thing } from "../../core/ledger/index.ts";
 import { OutMark } from "../ui/OutIn.tsx";
 
 /** A bench holds no more than this; what is beyond stands in the list of what is open. */
 const MOST_PLACES = 60;
 
-/** Bags as they'd lie on the bench, each with what is in it; what has no bag lies beside them. Empties as things go back. */
-export function Tray({ lines }: { lines: BalanceLine[] }) {
-  const byPlace = new Map<string, BalanceLine[]>();
-  for (const line of lines) {
-    const place = line.place || "on its own";
-    byPlace.set(place, [...(byPlace.get(place) ?? []), line]);
-  }
-  if (lines.length === 0) return <p className="text-ink-2">Nothing is out.</p>;
+const nameOf = (item: OutEntry) =>
+  item.account === "connector" || item.account === "hose" ? thing(item) : item.item;
+
+/**
+ * Bags as they'd lie on the bench, each with what is in it, where that came from and what holds it up; what has no bag
+ * lies beside them. Fills as things come off, empties as they go back.
+ */
+export function Tray({ entries }: { entries: readonly Entry[] }) {
+  const places = placesOut(entries);
+  if (places.length === 0) return <p className="text-ink-2">Nothing is out.</p>;
   return (
     <ul className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
-      {[...byPlace].slice(0, MOST_PLACES).map(([place, here]) => (
+      {places.slice(0, MOST_PLACES).map(({ place, isBag, items, behind }) => (
         <li
           key={place}
-          className={`rounded-b-xl border-2 border-edge border-t-[6px] bg-sheet px-4 py-2 ${place.startsWith("bag") ? "border-t-ink" : ""}`}
+          className={`rounded-b-xl border-2 border-edge border-t-[6px] bg-sheet px-4 py-2 ${isBag ? "border-t-ink" : ""}`}
         >
           <p className="font-bold">{place}</p>
-          {here.slice(0, MOST_PLACES).map((line) => (
-            <p key={line.account + line.item} className="flex items-center justify-between text-out">
-              <span className="text-ink">
-                {line.account === "connector" || line.account === "hose" ? thing(line) : line.item}
+          {behind.length > 0 && <p className="text-ink-2">after the {behind.join(", the ")}</p>}
+          {items.slice(0, MOST_PLACES).map((item) => (
+            <p key={item.entryId} className="flex items-center justify-between gap-2 text-out">
+              <span className="min-w-0 break-words text-ink">
+                {nameOf(item)}
+                {item.where && <span className="text-ink-2"> {item.where}</span>}
               </span>
               <span className="figure whitespace-nowrap">
-                <OutMark /> {line.open}
+                <OutMark /> {item.open}
               </span>
             </p>
           ))}

@@ -1,6 +1,7 @@
 export { GRADES, WAITS, type WaitKind } from "../facts/index.ts";
 export { type BackStep, type BuildOrder, buildOrder } from "./build-order.ts";
 export { complaintOf, type Found, findingOf } from "./finding.ts";
+export { type Learned, type LearnedOut, learnedFrom } from "./learned.ts";
 export { type MoveOver, moveOver } from "./move-over.ts";
 export { type NotWritten, notWritten } from "./not-written.ts";
 export { type ChosenPartLine, chosenParts, type PartLife, partLives } from "./parts.ts";

@@ -20,6 +20,7 @@ export { type BuildGroup, type BuildItem, buildList } from "./build-list.ts";
 export { type CoolantBalance, coolantBalance } from "./coolant-balance.ts";
 export { mayClose, type OpenItem, openItems } from "./open-items.ts";
 export { type OutEntry, outNow, outOpen } from "./out-now.ts";
+export { type PlaceOut, placesOut } from "./places-out.ts";
 export { completeLine } from "./read-line/complete-line.ts";
 export { describeEntry } from "./read-line/describe.ts";
 export type { Expectation, LineContext, LineReading } from "./read-line/line.ts";

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import {
   type BuildGroup,
   type BuildItem,
@@ -72,8 +73,9 @@ function BackRow({ item }: { item: BuildItem }) {
 }
 
 /** Things that left one place together, each with its ticks; what is known to hold them up is said, and holds nobody. */
-function Group({ group }: { group: BuildGroup }) {
-  const isBag = group.items.some((item) => item.place === group.place && item.place.startsWith("bag"));
+function Group({ group, isNamed = true }: { group: BuildGroup; isNamed?: boolean }) {
+  const isBag =
+    isNamed && group.items.some((item) => item.place === group.place && item.place.startsWith("bag"));
   return (
     <div>
       {isBag && <p className="border-ink border-b-2 pb-1 font-bold">{group.place}</p>}
@@ -107,8 +109,26 @@ function Groups({ id, title, groups }: { id: string; title: string; groups: Buil
 
 /** Whatever is out, in the reverse of its leaving, in two columns. Anything that is out can be ticked. */
 export function ThingsBack() {
-  const { entries } = useJob();
-  const groups = buildList(entries);
+  const { entries, page } = useJob();
+  const bag = useSearchParams()[0].get("bag")?.trim().toLowerCase();
+  const all = buildList(entries);
+  const here = bag ? all.filter(({ items }) => items.some(({ place }) => place.toLowerCase() === bag)) : [];
+  if (bag)
+    return (
+      <section aria-labelledby="one-bag" className="flex flex-col gap-4">
+        <h3 id="one-bag" className="text-2xl">
+          {bag}
+        </h3>
+        {here.map((group) => (
+          <Group key={group.items.map((item) => item.entryId).join()} group={group} isNamed={false} />
+        ))}
+        {here.length === 0 && <p className="text-lg">Nothing is left in {bag}.</p>}
+        <Link to={`/jobs/${page.job.id}/build`} className="font-bold underline underline-offset-4">
+          All that is out
+        </Link>
+      </section>
+    );
+  const groups = all;
   const now = groups.filter((group) => group.ready && !isBeside(group));
   const later = [...groups.filter((group) => !group.ready), ...groups.filter(isBeside)];
   // Half of what is ready comes first; the rest stands beside it, in the same order.

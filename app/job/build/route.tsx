@@ -1,3 +1,5 @@
+import { useSearchParams } from "react-router";
+import { factsOf, StepBack } from "../../../core/facts/index.ts";
 import { buildOrder } from "../../../core/job/index.ts";
 import { openItems, stillOut } from "../../../core/ledger/index.ts";
 import { later } from "../../ui/later.ts";
@@ -14,12 +16,15 @@ const CAUTIONS = [
   "A fan may start at any moment once its plug is on: hands and sleeves out first.",
 ];
 
-/** What is left over or missing, in words, once the steps are all back. */
+const FEW = 3;
+
+/** What is left over or missing, in words, once the steps are all back or little is left. */
 function LeftOver() {
   const { entries, system } = useJob();
   const open = openItems(entries, system).filter(({ stage }) => stage === "build");
   const { now, waits } = buildOrder(entries);
-  if (open.length === 0 || now.length + waits.length > 0) return null;
+  const isNearlyDone = factsOf(entries, StepBack).length > 0 || open.length <= FEW;
+  if (open.length === 0 || now.length + waits.length > 0 || !isNearlyDone) return null;
   return (
     <p role="status" className="border-ink border-l-[6px] bg-wash py-2 pl-4 text-lg">
       <span className="font-bold">Left over or missing:</span> {open.map(({ words }) => words).join("; ")}.
@@ -34,6 +39,7 @@ export default function Build() {
   const order = buildOrder(entries);
   const lines = stillOut(entries);
   const hasMoved = entries.some((entry) => entry.account && entry.account !== "coolant" && entry.out);
+  const isBagOpen = useSearchParams()[0].has("bag");
   const isAllBack = lines.length + order.now.length + order.waits.length === 0;
   return (
     <Work title="What goes back next?" next={{ label: "On to Fill", to: "fill" }}>
@@ -47,15 +53,17 @@ export default function Build() {
       )}
       <LeftOver />
       <StepsBack order={order} />
-      {lines.length > 0 && (
+      {(lines.length > 0 || isBagOpen) && (
         <>
           <ThingsBack />
-          <section aria-labelledby="tray">
-            <h3 id="tray" className="mb-2 text-xl">
-              Still on the bench
-            </h3>
-            <Tray lines={lines} />
-          </section>
+          {!isBagOpen && (
+            <section aria-labelledby="tray">
+              <h3 id="tray" className="mb-2 text-xl">
+                Still on the bench
+              </h3>
+              <Tray entries={entries} />
+            </section>
+          )}
         </>
       )}
       <section aria-labelledby="before-closed" className="min-h-96">

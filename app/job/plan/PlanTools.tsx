@@ -1,4 +1,5 @@
 import type { PartLife } from "../../../core/job/index.ts";
+import type { LastOnModel } from "../../../server/jobs/read-last-on-model.ts";
 import { type Tool, ToolTabs } from "../ToolTabs.tsx";
 import { Bolt } from "./fit/Bolt.tsx";
 import { FitTable } from "./fit/FitTable.tsx";
@@ -7,13 +8,13 @@ import { WhichPart } from "./which/WhichPart.tsx";
 import { FanWiringPart } from "./wiring/FanWiring.tsx";
 
 /** What is settled before the car is opened: what a part comes to, whether it fits, how it is held and wired, in which order. */
-export function PlanTools({ lives }: { lives: readonly PartLife[] }) {
+export function PlanTools({ lives, last }: { lives: readonly PartLife[]; last: LastOnModel | null }) {
   const tools: Tool[] = [
     ["which", "Which part", <WhichPart key="which" lives={lives} />],
     ["fit", "Does it fit", <FitTable key="fit" />],
     ["bolt", "Bolt", <Bolt key="bolt" />],
     ["wiring", "Fan wiring", <FanWiringPart key="wiring" />],
-    ["order", "Order of work", <OrderOfWorkPart key="order" />],
+    ["order", "Order of work", <OrderOfWorkPart key="order" last={last} />],
   ];
   return <ToolTabs label="Before it is opened" tools={tools} />;
 }

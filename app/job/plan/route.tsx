@@ -1,6 +1,7 @@
 import { useLoaderData } from "react-router";
 import { dataOf, factOf, lastFact, NoParts } from "../../../core/facts/index.ts";
 import { chosenParts } from "../../../core/job/index.ts";
+import { readLastOnModel } from "../../../server/jobs/read-last-on-model.ts";
 import { readLives } from "../../../server/jobs/read-lives.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
@@ -15,12 +16,16 @@ import { ChosenParts } from "./ChosenParts.tsx";
 const planTools = later(() => import("./PlanTools.tsx"));
 
 export const loader = guarded("desk", async ({ params, desk }) => ({
-  lives: await desk((given) => readLives(given, params.jobId ?? "")),
+  ...(await desk(async (given) => ({
+    lives: await readLives(given, params.jobId ?? ""),
+    last: await readLastOnModel(given, params.jobId ?? ""),
+  }))),
 }));
 
 /** What was fitted before is worth a question, not a page: without a server the rest of Plan goes on. */
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/plan/route", async () => ({
   lives: [],
+  last: null,
 }));
 
 const CAUTIONS = [
@@ -30,7 +35,7 @@ const CAUTIONS = [
 /** Parts with grade and supplier, weighed and measured before they are bought, looked at before the car is opened. */
 export default function Plan() {
   const { entries, page, book, mayBook } = useJob();
-  const { lives } = useLoaderData<typeof loader>();
+  const { lives, last } = useLoaderData<typeof loader>();
   const PlanTools = planTools.use()?.PlanTools;
   const parts = chosenParts(entries);
   const none = lastFact(entries, NoParts)?.entry;
@@ -61,7 +66,7 @@ export default function Plan() {
         <h3 id="before" className="mb-2 text-xl">
           Before it is opened
         </h3>
-        {PlanTools && <PlanTools key={page.job.id} lives={lives} />}
+        {PlanTools && <PlanTools key={page.job.id} lives={lives} last={last} />}
       </section>
     </Work>
   );

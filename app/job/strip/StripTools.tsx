@@ -1,3 +1,4 @@
+import { BagLabels } from "../apart/BagLabels.tsx";
 import { ToGetList } from "../apart/ToGetList.tsx";
 import { WhileApart } from "../apart/WhileApart.tsx";
 import { Pictures } from "../pictures/Pictures.tsx";
@@ -8,6 +9,7 @@ export function StripTools() {
   const tools: Tool[] = [
     ["pictures", "Pictures", <Pictures key="pictures" />],
     ["apart", "While it is apart", <WhileApart key="apart" />],
+    ["labels", "Bag labels", <BagLabels key="labels" />],
     ["get", "To get", <ToGetList key="get" />],
   ];
   return <ToolTabs label="While it is open" tools={tools} />;

@@ -1,102 +1,40 @@
-import { Minus, Plus } from "lucide-react";
+import { useMemo } from "react";
+import { useLoaderData } from "react-router";
 import { partsGate, workOrderOf } from "../../../core/job/index.ts";
-import { type Account, stillOut, thing } from "../../../core/ledger/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { stillOut, thing } from "../../../core/ledger/index.ts";
+import { readLastOnModel } from "../../../server/jobs/read-last-on-model.ts";
+import { guarded } from "../../shell/guard.server.ts";
+import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
-import { ChipsOne } from "../../ui/Chips.tsx";
-import { TextField } from "../../ui/Field.tsx";
 import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
+import { LastTime } from "../LastTime.tsx";
+import { ToolTabs } from "../ToolTabs.tsx";
 import { Tray } from "../Tray.tsx";
 import { moveTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
+import { BagPad } from "./BagPad.tsx";
+import { HosePad } from "./HosePad.tsx";
+import { NamePad } from "./NamePad.tsx";
 import { PartsGate } from "./PartsGate.tsx";
+import { PlugPad } from "./PlugPad.tsx";
+import { type Pad, padsFrom } from "./pads.ts";
 import { StepInHand } from "./StepInHand.tsx";
 
 const stripTools = later(() => import("./StripTools.tsx"));
 
-/** What comes off most often, in the order in which it does. */
-const USUAL: { account: Account; item: string; place?: string }[] = [
-  { account: "part", item: "undertray" },
-  { account: "part", item: "airbox" },
-  { account: "hose", item: "hose", place: "upper" },
-  { account: "hose", item: "hose", place: "lower" },
-  { account: "connector", item: "plug", place: "left fan" },
-  { account: "connector", item: "plug", place: "right fan" },
-  { account: "connector", item: "plug", place: "switch" },
-  { account: "connector", item: "plug", place: "sensor" },
-  { account: "part", item: "shroud" },
-  { account: "part", item: "fan" },
-  { account: "part", item: "thermostat" },
-  { account: "part", item: "radiator" },
-];
+export const loader = guarded("desk", async ({ params, desk }) => ({
+  last: await desk((given) => readLastOnModel(given, params.jobId ?? "")),
+}));
 
-const SIZES = ["M6×20", "M6×25", "M8×25", "M8×30", "screw", "washer", "nut", "clip"] as const;
-const BAGS = ["1", "2", "3", "4", "5", "6"] as const;
-const MOST = 40;
+/** Without a server the pads offer the usual. */
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/strip/route", async () => ({
+  last: null,
+}));
 
-function IntoBag() {
-  const { page, book, mayBook } = useJob();
-  const [bag, setBag] = useDraft(`bag:${page.job.id}`, "1");
-  const [size, setSize] = useDraft(`size:${page.job.id}`, "M6×20");
-  const [count, setCount] = useDraft(`count:${page.job.id}`, 1);
-  const [where, setWhere] = useDraft(`where:${page.job.id}`);
-  const put = () => {
-    const text = where.trim() ? { text: where.trim().toLowerCase() } : {};
-    book({
-      kind: "movement",
-      account: size === "clip" ? "clip" : "fastener",
-      item: size,
-      place: `bag ${bag}`,
-      out: count,
-      ...text,
-    });
-    setCount(1);
-    setWhere("");
-  };
-  return (
-    <section aria-labelledby="bag" className="flex flex-col gap-3">
-      <h3 id="bag" className="text-xl">
-        Into a bag
-      </h3>
-      <ChipsOne label="Which bag" options={BAGS} value={bag} onChange={(value) => value && setBag(value)} />
-      <ChipsOne
-        label="Which size"
-        options={SIZES}
-        value={size}
-        onChange={(value) => value && setSize(value)}
-      />
-      <div className="flex flex-wrap items-end gap-3">
-        <fieldset className="flex items-center gap-2">
-          <legend className="font-bold">How many</legend>
-          <Button aria-label="One fewer" className="px-3" onClick={() => setCount(Math.max(1, count - 1))}>
-            <Minus aria-hidden="true" />
-          </Button>
-          <output className="figure w-10 text-center text-3xl" aria-live="polite">
-            {count}
-          </output>
-          <Button aria-label="One more" className="px-3" onClick={() => setCount(Math.min(MOST, count + 1))}>
-            <Plus aria-hidden="true" />
-          </Button>
-        </fieldset>
-        <div className="min-w-36 flex-1">
-          <TextField
-            label="From where"
-            value={where}
-            maxLength={60}
-            placeholder="airbox"
-            onChange={(event) => setWhere(event.target.value)}
-          />
-        </div>
-      </div>
-      <div>
-        <Button onClick={put} disabled={!mayBook}>
-          {count} × {size} into bag {bag}
-        </Button>
-      </div>
-    </section>
-  );
-}
+const LINES = ["oil cooler line", "heater line", "charge air pipe"];
+const HUNG = ["condenser", "charge cooler", "oil cooler"];
+const TOOLS = ["fused jumper", "magnet", "mirror", "hand lamp", "ratchet", "clip lifter"];
 
 const CAUTIONS = [
   "Engine cold. Stands, not the jack. Battery off near airbag plugs, then wait. Refrigerant lines stay closed.",
@@ -105,11 +43,13 @@ const CAUTIONS = [
 /** Taking off: by tapping what usually comes off, by the bag, or through the entry line. */
 export default function Strip() {
   const { page, entries, book, mayBook } = useJob();
+  const { last } = useLoaderData<typeof loader>();
+  const pads = useMemo(() => padsFrom(last?.outs ?? []), [last]);
   const lines = stillOut(entries);
   const StripTools = stripTools.use()?.StripTools;
   const gate = partsGate(entries);
   const work = workOrderOf(entries);
-  const isOut = (each: (typeof USUAL)[number]) =>
+  const isOut = (each: Pad) =>
     lines.some(
       (line) => line.account === each.account && line.item === each.item && line.place === (each.place ?? ""),
     );
@@ -129,7 +69,7 @@ export default function Strip() {
             Tap what is off
           </h3>
           <div className="grid grid-cols-2 gap-2">
-            {USUAL.map((each) => (
+            {pads.taps.map((each) => (
               <Button
                 key={thing(each)}
                 disabled={!mayBook || isOut(each)}
@@ -145,13 +85,54 @@ export default function Strip() {
             ))}
           </div>
         </section>
-        <IntoBag />
+        <section aria-labelledby="bag">
+          <h3 id="bag" className="text-xl">
+            Write it out
+          </h3>
+          <ToolTabs
+            label="Write it out"
+            tools={[
+              ["bag", "Bag", <BagPad key="bag" pads={pads} />],
+              ["plug", "Plug", <PlugPad key="plug" />],
+              ["hose", "Hose", <HosePad key="hose" />],
+              [
+                "line",
+                "Line",
+                <NamePad key="line" account="line-cap" label="Line capped" names={LINES} done="is capped" />,
+              ],
+              [
+                "hung",
+                "Hung up",
+                <NamePad
+                  key="hung"
+                  account="part"
+                  label="Hung up"
+                  names={HUNG}
+                  done="is hung up"
+                  text="hung up"
+                />,
+              ],
+              [
+                "tool",
+                "Tool",
+                <NamePad
+                  key="tool"
+                  account="tool"
+                  label="Tool laid in"
+                  names={[...new Set([...pads.tools, ...TOOLS])]}
+                  done="is in the engine bay"
+                />,
+              ],
+            ]}
+          />
+        </section>
       </div>
+      {gate.isOpen && <LastTime last={last} />}
       <section aria-labelledby="tray">
         <h3 id="tray" className="mb-2 text-xl">
           On the bench
         </h3>
-        <Tray lines={lines} />
+        <Tray entries={entries} />
       </section>
       <section aria-labelledby="open" className={`min-h-96 ${gate.isOpen ? "" : "hidden"}`}>
         <h3 id="open" className="mb-2 text-xl">

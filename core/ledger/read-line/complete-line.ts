@@ -1,6 +1,7 @@
 import { thing } from "../words.ts";
 import type { LineContext } from "./line.ts";
 import { readLine } from "./read-line.ts";
+import { workLines } from "./read-work.ts";
 
 /** Whole lines that need nothing of one's own; whatever wants a figure or a name is for the person to type. */
 const WHOLE = ["level line cold", "level min cold", "level low cold", "level max cold", "level empty"];
@@ -27,7 +28,12 @@ function correctionLines({ book = [], entries = [] }: LineContext): string[] {
 export function completeLine(text: string, context: LineContext): string[] {
   const typed = text.trimStart().toLowerCase();
   if (typed === "") return [];
-  const candidates = new Set([...backLines(context), ...WHOLE, ...correctionLines(context)]);
+  const candidates = new Set([
+    ...backLines(context),
+    ...workLines(context),
+    ...WHOLE,
+    ...correctionLines(context),
+  ]);
   return [...candidates]
     .filter((line) => line.startsWith(typed) && line !== typed)
     .slice(0, MOST_TRIED)

@@ -9,10 +9,11 @@ import { readLevel } from "./read-level.ts";
 import { readOut } from "./read-out.ts";
 import { readReading } from "./read-reading.ts";
 import { readTest } from "./read-test.ts";
+import { readWork } from "./read-work.ts";
 import { type Word, wordsOf } from "./words.ts";
 
 const OPENERS =
-  "out, in, unplug, drain, spill, kept, missing, add, tool, ect, level, test, note, correct or strike";
+  "out, in, unplug, drain, spill, kept, missing, add, tool, ect, level, test, step, broke, seen, note, correct or strike";
 const MOST_LETTERS = 400;
 
 function readNote(words: readonly Word[], text: string): Read {
@@ -36,7 +37,7 @@ const isWordy = (words: readonly Word[]) => words.some(({ quoted }) => !quoted);
 
 /** Every way of reading that a line lends itself to; a note or a test is nothing else, whatever words it holds. */
 function readings(words: readonly Word[], text: string, context: LineContext): Exclude<Read, undefined>[] {
-  const told = readNote(words, text) ?? readTest(words, text) ?? readToDo(words);
+  const told = readNote(words, text) ?? readWork(text, context) ?? readTest(words, text) ?? readToDo(words);
   if (told) return [told];
   const moved = movesOf(words).flatMap((way) =>
     way.move === "in" || way.move === "plug-in"
@@ -81,7 +82,8 @@ function readPlain(text: string, context: LineContext): LineReading | Expectatio
  * Reads one line of the entry language: field words and plain speech in any order, units anywhere.
  * `out 3 m6x20 airbox bag 2`, `upper and lower hose off`, `in bag 2 and 3`, `drain 5.2`, `add 2 l water`,
  * `unplug fan left`, `ect 98 fan low on`, `fan off at 92`, `odo 114,500`, `tool out 10mm socket`, `level line cold`,
- * `test fuse 12 did not pass`, `note …`, `correct 14 …`, `strike line 14`. Every way of reading is tried and the one that
+ * `test fuse 12 did not pass`, `choose radiator pattern Tansy & Rudge`, `accept radiator`, `step undertray done`,
+ * `step undertray back`, `broke 2 clips`, `seen lower hose declined soft`, `note …`, `correct 14 …`, `strike line 14`. Every way of reading is tried and the one that
  * uses every word counts; where two do, the line is asked about (`choices`); a word left over is named with its position,
  * never guessed. Bare figures take the unit the shop's system shows. Throws nothing.
  */

@@ -12,11 +12,13 @@ import {
   stepsFor,
   timeOf,
 } from "../../../../core/order/index.ts";
+import type { LastOnModel } from "../../../../server/jobs/read-last-on-model.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../../ui/Chips.tsx";
 import { hoursAndMinutes } from "../../../ui/dates.ts";
 import { useJob } from "../../context.ts";
+import { LastTime } from "../../LastTime.tsx";
 
 interface Typed {
   goal: Goal;
@@ -26,7 +28,7 @@ interface Typed {
 const isGoal = (text: string): text is Goal => (GOALS as readonly string[]).includes(text);
 
 /** What comes off before what, for this job on this car: as it has to be, and otherwise as somebody wants it. */
-export function OrderOfWorkPart() {
+export function OrderOfWorkPart({ last }: { last: LastOnModel | null }) {
   const { page, entries, book, mayBook } = useJob();
   const booked = workOrderOf(entries)?.said;
   const [typed, setTyped] = useDraft<Typed | undefined>(`order:${page.job.id}`, undefined);
@@ -58,6 +60,7 @@ export function OrderOfWorkPart() {
   };
   return (
     <div className="flex flex-col gap-4">
+      <LastTime last={last} />
       <div>
         <p className="mb-1 font-bold">What comes out</p>
         <ChipsOne

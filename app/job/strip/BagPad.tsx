@@ -1,0 +1,90 @@
+import { Minus, Plus } from "lucide-react";
+import { dataOf, ToGet } from "../../../core/facts/index.ts";
+import type { EntryDraft } from "../../../core/ledger/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChipsOne } from "../../ui/Chips.tsx";
+import { TextField } from "../../ui/Field.tsx";
+import { useJob } from "../context.ts";
+import { learnedFirst, type Pads } from "./pads.ts";
+
+const SIZES = ["M6×20", "M6×25", "M8×25", "M8×30", "screw", "washer", "nut", "clip"];
+const BAGS = ["1", "2", "3", "4", "5", "6"];
+const DRIVES = ["8 mm", "10 mm", "13 mm", "T25", "T30", "cross"];
+const MOST = 40;
+
+/** Fasteners and clips into a bag, with the drive that fits them; what breaks goes onto the list of what is to get. */
+export function BagPad({ pads }: { pads: Pads }) {
+  const { page, book, mayBook } = useJob();
+  const [bag, setBag] = useDraft(`bag:${page.job.id}`, "1");
+  const [size, setSize] = useDraft(`size:${page.job.id}`, "M6×20");
+  const [drive, setDrive] = useDraft(`drive:${page.job.id}`, "");
+  const [count, setCount] = useDraft(`count:${page.job.id}`, 1);
+  const [where, setWhere] = useDraft(`where:${page.job.id}`);
+  const isClip = /clip/.test(size);
+  const said = [where.trim().toLowerCase(), isClip ? "" : drive].filter(Boolean).join(", ");
+  const into = (): EntryDraft => ({
+    kind: "movement",
+    account: isClip ? "clip" : "fastener",
+    item: size,
+    place: `bag ${bag}`,
+    out: count,
+    ...(said ? { text: said } : {}),
+  });
+  const put = () => {
+    book(into());
+    setCount(1);
+    setWhere("");
+  };
+  const broke = () =>
+    book({
+      kind: "note",
+      item: size,
+      ...(where.trim() ? { place: where.trim().toLowerCase() } : {}),
+      text: `broke, ${count} to get`,
+      data: dataOf(ToGet, { count, because: "broke" }),
+    });
+  return (
+    <div className="flex flex-col gap-3">
+      <ChipsOne label="Which bag" options={BAGS} value={bag} onChange={(value) => value && setBag(value)} />
+      <ChipsOne
+        label="Which size"
+        options={learnedFirst(pads.sizes, SIZES)}
+        value={size}
+        onChange={(value) => value && setSize(value)}
+      />
+      {!isClip && <ChipsOne label="Which drive" options={DRIVES} value={drive} onChange={setDrive} />}
+      <div className="flex flex-wrap items-end gap-3">
+        <fieldset className="flex items-center gap-2">
+          <legend className="font-bold">How many</legend>
+          <Button aria-label="One fewer" className="px-3" onClick={() => setCount(Math.max(1, count - 1))}>
+            <Minus aria-hidden="true" />
+          </Button>
+          <output className="figure w-10 text-center text-3xl" aria-live="polite">
+            {count}
+          </output>
+          <Button aria-label="One more" className="px-3" onClick={() => setCount(Math.min(MOST, count + 1))}>
+            <Plus aria-hidden="true" />
+          </Button>
+        </fieldset>
+        <div className="min-w-36 flex-1">
+          <TextField
+            label="From where"
+            value={where}
+            maxLength={60}
+            placeholder="airbox"
+            onChange={(event) => setWhere(event.target.value)}
+          />
+        </div>
+      </div>
+      <div className="flex flex-wrap gap-3">
+        <Button onClick={put} disabled={!mayBook}>
+          {count} × {size} into bag {bag}
+        </Button>
+        <Button weight="quiet" onClick={broke} disabled={!mayBook}>
+          {count} × {size} broke
+        </Button>
+      </div>
+    </div>
+  );
+}

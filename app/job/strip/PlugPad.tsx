@@ -1,0 +1,52 @@
+import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChipsOne } from "../../ui/Chips.tsx";
+import { TextField } from "../../ui/Field.tsx";
+import { useJob } from "../context.ts";
+import { moveTick } from "../tick-id.ts";
+
+const SIDES = ["left", "right", "upper", "lower", "middle"];
+const SERVES = ["fan", "switch", "sensor", "lamp", "level sensor", "washer", "airbag"];
+
+/** A plug by the side and the wire that it serves: left and right can't be changed over then. */
+export function PlugPad() {
+  const { page, entries, book, mayBook } = useJob();
+  const [side, setSide] = useDraft(`plug-side:${page.job.id}`, "");
+  const [serves, setServes] = useDraft(`plug-serves:${page.job.id}`, "fan");
+  const [wire, setWire] = useDraft(`plug-wire:${page.job.id}`);
+  const place = [side, serves].filter(Boolean).join(" ");
+  const off = () => {
+    const draft = {
+      kind: "movement" as const,
+      account: "connector" as const,
+      item: "plug",
+      place,
+      out: 1,
+      ...(wire.trim() ? { text: wire.trim().toLowerCase() } : {}),
+    };
+    if (book(draft, [moveTick(page.job.id, entries, draft)])) setWire("");
+  };
+  return (
+    <div className="flex flex-col gap-3">
+      <ChipsOne label="Which side" options={SIDES} value={side} onChange={setSide} />
+      <ChipsOne
+        label="What it serves"
+        options={SERVES}
+        value={serves}
+        onChange={(value) => value && setServes(value)}
+      />
+      <TextField
+        label="Wires, or what tells it from its neighbour"
+        placeholder="brown and white, red lock"
+        maxLength={60}
+        value={wire}
+        onChange={(event) => setWire(event.target.value)}
+      />
+      <div>
+        <Button onClick={off} disabled={!mayBook}>
+          {place} plug is off
+        </Button>
+      </div>
+    </div>
+  );
+}

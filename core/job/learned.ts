@@ -1,0 +1,58 @@
+import { factsOf, ToGet } from "../facts/index.ts";
+import { type Account, type Entry, standing, thing } from "../ledger/index.ts";
+
+export interface LearnedOut {
+  account: Account;
+  item: string;
+  place: string;
+  count: number;
+  where?: string;
+}
+
+/** What one job's book says to whoever takes the same model apart next. */
+export interface Learned {
+  /** What came off, in that order; the same thing at one place counted together. */
+  outs: LearnedOut[];
+  /** What broke as it came off, in words. */
+  broke: string[];
+  /** Which side came off first, where sides came off. */
+  firstSide?: "left" | "right";
+  /** Minutes at the car, from the first thing off to the last one back, long breaks left out. */
+  minutes: number;
+}
+
+/** Nobody works on for so long without writing: a lunch, a night, a part on its way. */
+const LONGEST_BETWEEN_MS = 60 * 60_000;
+
+function minutesAtIt(moves: readonly Entry[]): number {
+  const times = moves.map(({ at }) => Date.parse(at)).sort((a, b) => a - b);
+  const between = times.slice(1).map((time, index) => time - (times[index] ?? time));
+  const worked = between.filter((ms) => ms <= LONGEST_BETWEEN_MS).reduce((sum, ms) => sum + ms, 0);
+  return Math.round(worked / 60_000);
+}
+
+/** What is to be learned from a job's book; nothing where nothing came off. */
+export function learnedFrom(entries: readonly Entry[]): Learned | undefined {
+  const moves = standing(entries).filter(
+    (entry) => entry.kind === "movement" && entry.account && entry.account !== "coolant",
+  );
+  const outs = new Map<string, LearnedOut>();
+  for (const { account, item = "", place = "", out = 0, text } of moves) {
+    if (!account || out <= 0) continue;
+    const key = `${account}|${item}|${place}`.toLowerCase();
+    const before = outs.get(key);
+    if (before) before.count = Math.max(before.count, out);
+    else outs.set(key, { account, item, place, count: out, ...(text ? { where: text } : {}) });
+  }
+  if (outs.size === 0) return undefined;
+  const sided = [...outs.values()].map(({ place }) => /\b(left|right)\b/i.exec(place)?.[1]?.toLowerCase());
+  const first = sided.find((side) => side === "left" || side === "right") as "left" | "right" | undefined;
+  return {
+    outs: [...outs.values()],
+    broke: factsOf(entries, ToGet)
+      .filter(({ fact }) => fact.because === "broke")
+      .map(({ fact: { count }, entry }) => (count > 1 ? `${count} × ${thing(entry)}` : thing(entry))),
+    ...(first ? { firstSide: first } : {}),
+    minutes: minutesAtIt(moves),
+  };
+}

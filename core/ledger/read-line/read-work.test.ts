@@ -1,0 +1,142 @@
+import { describe, expect, it } from "vitest";
+import type { Entry, EntryDraft } from "../../book/index.ts";
+import { entryTrouble } from "../../facts/index.ts";
+import { stillOut } from "../still-out.ts";
+import { completeLine } from "./complete-line.ts";
+import { readLine } from "./read-line.ts";
+
+/** A job's book that grows line by line, as at the entry line. */
+class Book {
+  entries: Entry[] = [];
+  read(line: string) {
+    return readLine(line, { ...this.context, entries: this.entries, open: stillOut(this.entries) });
+  }
+  get context() {
+    return {
+      open: stillOut(this.entries),
+      stage: "strip" as const,
+      system: "metric" as const,
+      entries: this.entries,
+    };
+  }
+  book(line: string): EntryDraft[] {
+    const read = this.read(line);
+    if (!("entry" in read)) throw new Error(`${line}: expected ${read.expected}`);
+    const drafts = [read.entry, ...read.more];
+    for (const draft of drafts) {
+      const entry: Entry = {
+        ...draft,
+        id: `00000000-0000-4000-8000-${String(this.entries.length + 1).padStart(12, "0")}`,
+        jobId: "00000000-0000-4000-8000-000000000000",
+        seq: this.entries.length + 1,
+        at: "2030-01-01T08:00:00.000Z",
+        by: "00000000-0000-4000-8000-00000000000a",
+        stage: "strip",
+      };
+      const { jobId: _, seq: __, by: ___, ...written } = entry;
+      expect(entryTrouble(written), line).toBeUndefined();
+      this.entries.push(entry);
+    }
+    return drafts;
+  }
+}
+const refusal = (book: Book, line: string) => {
+  const read = book.read(line);
+  return "entry" in read ? `read as: ${read.reading}` : read.expected;
+};
+
+describe("a line of Plan", () => {
+  it.each([
+    ["choose radiator pattern Tansy & Rudge", "radiator", "pattern", "Tansy & Rudge"],
+    ["choose radiator, pattern part, from Tansy & Rudge.", "radiator", "pattern", "Tansy & Rudge"],
+    ["Choose left fan motor maker's Coldbrook Parts", "left fan motor", "maker's", "Coldbrook Parts"],
+    ["choose radiator all metal from Coldbrook Parts", "radiator", "all-metal", "Coldbrook Parts"],
+    ["choose shroud used, the yard behind the mill", "shroud", "used", "the yard behind the mill"],
+  ])("%s", (line, item, grade, supplier) => {
+    const [only, ...more] = new Book().book(line);
+    expect(more).toEqual([]);
+    expect(only).toMatchObject({ kind: "decision", item, data: { fact: "chosen-part", grade, supplier } });
+  });
+
+  it("names what it wants where it can't be read, and books nothing", () => {
+    const book = new Book();
+    expect(refusal(book, "choose radiator from Tansy & Rudge")).toMatch(/one grade: maker's/);
+    expect(refusal(book, "choose radiator pattern or used Tansy")).toMatch(/one grade/);
+    expect(refusal(book, "choose radiator pattern")).toMatch(/the supplier/);
+    expect(refusal(book, "choose pattern Tansy & Rudge")).toMatch(/the part/);
+    expect(refusal(book, "accept radiator")).toMatch(/a part to be chosen first/);
+    book.book("choose radiator pattern Tansy & Rudge");
+    book.book("choose fan motor used Tansy & Rudge");
+    expect(refusal(book, "accept")).toMatch(/radiator, fan motor/);
+    expect(refusal(book, "accept thermostat")).toMatch(/radiator, fan motor/);
+    expect(refusal(book, "refuse radiator")).toMatch(/what is wrong with it/);
+    book.book("accept radiator");
+    expect(refusal(book, "accept radiator")).toMatch(/one part that is chosen and not accepted: fan motor/);
+    expect(book.book("refuse fan motor: blades cracked")[0]).toMatchObject({
+      text: "refused: blades cracked",
+    });
+    expect(refusal(book, "order a new radiator")).not.toMatch(/read as/);
+    expect(refusal(book, "order of work bumper")).toMatch(/what comes out/);
+    expect(refusal(book, "order of work radiator with wings")).toMatch(/something that this car has/);
+    expect(refusal(book, "step undertray done")).toMatch(/an order of work first/);
+  });
+});
+
+describe("a job by its lines alone", () => {
+  it("goes from Plan to all back, each step with what it takes, the way back as offered", () => {
+    const book = new Book();
+    book.book("choose radiator pattern Tansy & Rudge");
+    book.book("accept radiator");
+    book.book("order of work radiator with undertray, bumper and condenser");
+    expect(refusal(book, "step off done")).toMatch(/one step that isn't done/);
+    let steps = 0;
+    for (let next = completeLine("step", book.context)[0]; next?.endsWith("done"); steps++) {
+      book.book(next);
+      next = completeLine("step", book.context)[0];
+    }
+    expect(steps).toBe(9);
+    expect(stillOut(book.entries).map(({ item }) => item)).toEqual(
+      expect.arrayContaining(["undertray", "bumper", "hose", "shroud", "fan", "radiator"]),
+    );
+    expect(refusal(book, "step undertray done")).toMatch(/all steps are done/);
+    expect(book.book("step undertray back")).toMatchObject([
+      { data: { fact: "step-back", step: "undertray" } },
+      { account: "part", item: "undertray", in: 1 },
+    ]);
+    expect(refusal(book, "step undertray back")).toMatch(/one step that is off/);
+    for (let next = completeLine("step", book.context)[0]; next; next = completeLine("step", book.context)[0])
+      book.book(next);
+    expect(stillOut(book.entries)).toEqual([]);
+    expect(refusal(book, "step bumper back")).toMatch(/a step that is off/);
+  });
+});
+
+describe("what broke and what was seen", () => {
+  it.each([
+    ["broke 2 clips undertray", 2, "clips undertray", "broke"],
+    ["broken clip", 1, "clip", "broke"],
+    ["get 4 x m6x25", 4, "m6x25", "missing"],
+    ["get 3× peg bush", 3, "peg bush", "missing"],
+  ])("%s", (line, count, item, because) => {
+    expect(new Book().book(line)).toMatchObject([{ item, data: { fact: "to-get", count, because } }]);
+  });
+
+  it("is ticked as here once, and looked at in one word", () => {
+    const book = new Book();
+    expect(refusal(book, "got clips")).toMatch(/something that is to get/);
+    book.book("broke 2 clips");
+    book.book("get drain plug");
+    expect(refusal(book, "got")).toMatch(/one thing that is to get: clips, drain plug/);
+    book.book("got clips");
+    expect(refusal(book, "got clips")).toMatch(/drain plug/);
+    expect(refusal(book, "broke 0 clips")).toMatch(/how many/);
+    expect(refusal(book, "broke 5000 clips")).toMatch(/how many/);
+    expect(refusal(book, "broke")).toMatch(/what it is/);
+    expect(book.book("seen lower hose declined, soft at its end")).toMatchObject([
+      { item: "lower hose", text: "soft at its end; advised, declined", data: { as: "declined" } },
+    ]);
+    expect(refusal(book, "seen lower hose")).toMatch(/one of: sound/);
+    expect(refusal(book, "seen declined")).toMatch(/what was looked at/);
+    expect(refusal(book, "seen hose sound or declined")).toMatch(/one of/);
+  });
+});

@@ -1,0 +1,310 @@
+import { type Entry, type EntryDraft, standing } from "../../book/index.ts";
+import {
+  CheckedPart,
+  ChosenPart,
+  dataOf,
+  factsOf,
+  Got,
+  GRADES,
+  type Grade,
+  lastFact,
+  OrderOfWork,
+  RefusedPart,
+  SEEN_AS,
+  SeenApart,
+  StepBack,
+  StepDone,
+  ToGet,
+} from "../../facts/index.ts";
+import { FEATURES, GOALS, inOrder, stepsFor, timeOf, WAYS_BACK, type WorkStep } from "../../order/index.ts";
+import { outOpen } from "../out-now.ts";
+import { stepsOff } from "../steps-off.ts";
+import { thing } from "../words.ts";
+import type { Expectation, LineContext, Read } from "./line.ts";
+
+/** What a line says after its first words: the text itself, and where in the line it begins. */
+interface Rest {
+  text: string;
+  at: number;
+  entries: readonly Entry[];
+}
+type Reader = (rest: Rest) => EntryDraft[] | Expectation;
+
+const MOST_NAME = 60;
+const MOST_COUNT = 999;
+const MOST_WORDS = 300;
+
+const tidy = (text: string) => text.replace(/^[\s,:;-]+|[\s,:;.-]+$/g, "").replace(/\s+/g, " ");
+const same = (a: string, b: string) => tidy(a).toLowerCase() === tidy(b).toLowerCase();
+const expected = (words: string, { at }: Rest): Expectation => ({ expected: words, at });
+const list = (names: readonly string[]) => names.join(", ");
+
+/** The one of several that the text names whole, by its beginning, or by words that no other has; all that it may mean else. */
+function namedIn<Each>(text: string, all: readonly Each[], nameOf: (each: Each) => string): Each[] {
+  const wanted = tidy(text).toLowerCase();
+  if (wanted === "") return all.length === 1 ? [...all] : [];
+  const whole = all.filter((each) => same(nameOf(each), wanted));
+  const words = wanted.split(" ");
+  const by = all.filter((each) => {
+    const own = nameOf(each)
+      .toLowerCase()
+      .split(/[^\p{L}\d]+/u);
+    return words.every((word) => own.includes(word));
+  });
+  const begins = by.filter((each) => nameOf(each).toLowerCase().startsWith(wanted));
+  if (whole.length > 0) return whole.slice(-1);
+  return begins.length === 1 ? begins : by;
+}
+
+const GRADE_WORDS: [RegExp, Grade][] = [
+  [/\bmaker(?:['’]?s)?(?: own)?\b/i, "maker's"],
+  [/\bpattern(?: part)?\b/i, "pattern"],
+  [/\ball[- ]metal\b/i, "all-metal"],
+  [/\bused\b/i, "used"],
+];
+
+const choose: Reader = (rest) => {
+  const found = GRADE_WORDS.flatMap(([pattern, grade]) => {
+    const match = pattern.exec(rest.text);
+    return match ? [{ grade, from: match.index, to: match.index + match[0].length }] : [];
+  });
+  const [only, ...others] = found;
+  if (!only || others.length > 0) return expected(`one grade: ${list(GRADES)}`, rest);
+  const item = tidy(rest.text.slice(0, only.from)).toLowerCase();
+  const supplier = tidy(rest.text.slice(only.to).replace(/^[\s,]*from\b/i, ""));
+  if (!item || item.length > MOST_NAME) return expected("the part before its grade", rest);
+  if (!supplier || supplier.length > 80)
+    return expected("the supplier behind the grade", { ...rest, at: rest.at + only.to });
+  return [
+    {
+      kind: "decision",
+      item,
+      text: `${only.grade}, ${supplier}`,
+      data: dataOf(ChosenPart, { grade: only.grade, supplier }),
+    },
+  ];
+};
+
+/** The chosen part that a line names, of those that nobody has accepted. */
+function partNamed(rest: Rest, name: string) {
+  const accepted = new Set(factsOf(rest.entries, CheckedPart).map(({ fact }) => fact.part));
+  const open = factsOf(rest.entries, ChosenPart).filter(({ entry }) => !accepted.has(entry.id));
+  const wordsOf = ({ entry }: (typeof open)[number]) => thing({ ...entry, account: "part" });
+  const [only, ...others] = namedIn(name, open, wordsOf);
+  if (only && others.length === 0) return only.entry;
+  return expected(
+    open.length > 0
+      ? `one part that is chosen and not accepted: ${list(open.map(wordsOf))}`
+      : "a part to be chosen first",
+    rest,
+  );
+}
+
+const accept: Reader = (rest) => {
+  const part = partNamed(rest, rest.text);
+  if ("expected" in part) return part;
+  const { item, place } = part;
+  return [
+    {
+      kind: "decision",
+      item,
+      ...(place ? { place } : {}),
+      text: "here, out of the box, undamaged",
+      data: dataOf(CheckedPart, { part: part.id }),
+    },
+  ];
+};
+
+const refuse: Reader = (rest) => {
+  const [name = "", ...why] = rest.text.split(/:|\bbecause\b/i);
+  const because = tidy(why.join(":"));
+  if (because.length < 3 || because.length > MOST_WORDS)
+    return expected("what is wrong with it, behind a colon", { ...rest, at: rest.at + name.length });
+  const part = partNamed(rest, name);
+  if ("expected" in part) return part;
+  const { item, place } = part;
+  return [
+    {
+      kind: "decision",
+      item,
+      ...(place ? { place } : {}),
+      text: `refused: ${because}`,
+      data: dataOf(RefusedPart, { part: part.id, because }),
+    },
+  ];
+};
+
+const orderOfWork: Reader = (rest) => {
+  const said = rest.text.toLowerCase();
+  const goal = GOALS.find((each) => said.trim().startsWith(each));
+  if (!goal) return expected(`what comes out: ${list(GOALS)}`, rest);
+  const after = rest.text.slice(rest.text.toLowerCase().indexOf(goal) + goal.length);
+  const pieces = after
+    .split(/,|\bwith\b|\band\b/i)
+    .map(tidy)
+    .filter(Boolean);
+  const features = new Set<(typeof FEATURES)[number]>();
+  for (const piece of pieces) {
+    const [only, ...others] = namedIn(piece, FEATURES, (each) => each);
+    if (!only || others.length > 0) return expected(`something that this car has: ${list(FEATURES)}`, rest);
+    features.add(only);
+  }
+  const has = FEATURES.filter((each) => features.has(each));
+  const steps = stepsFor(goal, has);
+  const { workMinutes } = timeOf(steps);
+  return [
+    {
+      kind: "decision",
+      item: "order of work",
+      text: `${goal}, ${steps.length} steps, ${workMinutes} min of work`,
+      data: dataOf(OrderOfWork, { goal, features: has, order: steps.map(({ id }) => id) }),
+    },
+  ];
+};
+
+function stepDone(step: WorkStep, entries: readonly Entry[]): EntryDraft[] {
+  const moves = (WAYS_BACK[step.id]?.takes ?? [])
+    .filter((taken) => outOpen(entries, taken) === 0)
+    .map((taken): EntryDraft => ({ kind: "movement", ...taken, out: 1 }));
+  return [
+    { kind: "note", item: step.name.toLowerCase(), text: "done", data: dataOf(StepDone, { step: step.id }) },
+    ...moves,
+  ];
+}
+
+const step: Reader = (rest) => {
+  const back = /\b(?:is )?(?:back|undone)[\s.]*$/i.exec(rest.text);
+  const name = rest.text.slice(0, back?.index).replace(/\b(?:is )?done[\s.]*$/i, "");
+  if (back) {
+    const off = stepsOff(rest.entries);
+    const [only, ...others] = namedIn(name, off, (each) => `${each.step} ${each.back.name}`);
+    if (!only || others.length > 0)
+      return expected(
+        off.length > 0
+          ? `one step that is off: ${list(off.map((each) => each.back.name))}`
+          : "a step that is off",
+        rest,
+      );
+    const moves = (only.back.takes ?? []).flatMap((taken): EntryDraft[] => {
+      const open = outOpen(rest.entries, taken);
+      return open > 0 ? [{ kind: "movement", ...taken, in: open }] : [];
+    });
+    return [
+      {
+        kind: "note",
+        item: only.back.name.toLowerCase(),
+        text: "done",
+        data: dataOf(StepBack, { done: only.entryId, step: only.step, seen: [] }),
+      },
+      ...moves,
+    ];
+  }
+  const said = lastFact(rest.entries, OrderOfWork)?.fact;
+  if (!said) return expected("an order of work first", rest);
+  const done = new Set(factsOf(rest.entries, StepDone).map(({ fact }) => fact.step));
+  const open = inOrder(stepsFor(said.goal, said.features), said.order).filter(({ id }) => !done.has(id));
+  const [only, ...others] = namedIn(name, open, (each) => `${each.id} ${each.name}`);
+  if (!only || others.length > 0)
+    return expected(
+      open.length > 0
+        ? `one step that isn't done: ${list(open.map((each) => each.name))}`
+        : "nothing: all steps are done",
+      rest,
+    );
+  return stepDone(only, rest.entries);
+};
+
+const COUNT = /^\s*(\d{1,4})\s*(?:x|×|\s)\s*/i;
+
+const wanted =
+  (because: ToGet["because"], word: string): Reader =>
+  (rest) => {
+    const counted = COUNT.exec(rest.text);
+    const count = counted ? Number(counted[1]) : 1;
+    const item = tidy(rest.text.slice(counted?.[0].length ?? 0)).toLowerCase();
+    if (count < 1 || count > MOST_COUNT) return expected(`how many, from 1 to ${MOST_COUNT}`, rest);
+    if (!item || item.length > MOST_NAME) return expected("what it is", rest);
+    return [
+      {
+        kind: "note",
+        item,
+        text: `${word}, ${count} to get`,
+        data: dataOf(ToGet, { count, because }),
+      },
+    ];
+  };
+
+const got: Reader = (rest) => {
+  const here = new Set(factsOf(rest.entries, Got).map(({ fact }) => fact.line));
+  const open = factsOf(rest.entries, ToGet).filter(({ entry }) => !here.has(entry.id));
+  const wordsOf = ({ entry }: (typeof open)[number]) => thing(entry);
+  const [only, ...others] = namedIn(rest.text, open, wordsOf);
+  if (!only || others.length > 0)
+    return expected(
+      open.length > 0 ? `one thing that is to get: ${list(open.map(wordsOf))}` : "something that is to get",
+      rest,
+    );
+  return [{ kind: "note", item: wordsOf(only), text: "is here", data: dataOf(Got, { line: only.entry.id }) }];
+};
+
+const seen: Reader = (rest) => {
+  const found = SEEN_AS.flatMap((as) => {
+    const match = new RegExp(`\\b${as}\\b`, "i").exec(rest.text);
+    return match ? [{ as, from: match.index, to: match.index + as.length }] : [];
+  });
+  const [only, ...others] = found;
+  if (!only || others.length > 0) return expected(`one of: ${list(SEEN_AS)}`, rest);
+  const what = tidy(rest.text.slice(0, only.from)).toLowerCase();
+  const why = tidy(rest.text.slice(only.to));
+  if (!what || what.length > MOST_NAME) return expected("what was looked at, before that", rest);
+  return [
+    {
+      kind: "note",
+      item: what,
+      text: [why, only.as === "declined" ? "advised, declined" : only.as].filter(Boolean).join("; "),
+      data: dataOf(SeenApart, { what, as: only.as }),
+    },
+  ];
+};
+
+/** First words that say what kind of line it is; nothing else begins with them. */
+const OPENERS: [RegExp, Reader][] = [
+  [/^choose\b/i, choose],
+  [/^accept\b/i, accept],
+  [/^refuse\b/i, refuse],
+  [/^order of work\b/i, orderOfWork],
+  [/^step\b/i, step],
+  [/^(?:broke|broken)\b/i, wanted("broke", "broke")],
+  [/^get\b/i, wanted("missing", "missing")],
+  [/^got\b/i, got],
+  [/^seen\b/i, seen],
+];
+
+/** Lines of Plan and of the order of work: parts chosen and accepted, steps done and undone, what broke or is to get. */
+export function readWork(text: string, context: LineContext): Read {
+  const line = text.trimStart();
+  for (const [opener, read] of OPENERS) {
+    const match = opener.exec(line);
+    if (!match) continue;
+    const at = text.length - line.length + match[0].length;
+    return read({ text: line.slice(match[0].length), at, entries: context.entries ?? [] });
+  }
+  return undefined;
+}
+
+/** Whole lines of that kind that can be booked now: what is to be accepted, and the steps that come next. */
+export function workLines({ entries = [] }: LineContext): string[] {
+  if (standing(entries).length === 0) return [];
+  const accepted = new Set(factsOf(entries, CheckedPart).map(({ fact }) => fact.part));
+  const parts = factsOf(entries, ChosenPart).filter(({ entry }) => !accepted.has(entry.id));
+  const said = lastFact(entries, OrderOfWork)?.fact;
+  const done = new Set(factsOf(entries, StepDone).map(({ fact }) => fact.step));
+  const next = said
+    ? inOrder(stepsFor(said.goal, said.features), said.order).find(({ id }) => !done.has(id))
+    : undefined;
+  return [
+    ...parts.map(({ entry }) => `accept ${thing({ ...entry, account: "part" }).toLowerCase()}`),
+    ...(next ? [`step ${next.name.toLowerCase()} done`] : []),
+    ...[...stepsOff(entries)].reverse().map(({ back }) => `step ${back.name.toLowerCase()} back`),
+  ];
+}
