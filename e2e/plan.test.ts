@@ -134,6 +134,13 @@ describe("does it fit", () => {
     await seen(page, "It doesn't fit");
     await seen(page, "It touches the belt: 7 mm too deep at worst.");
     await seen(page, "Everything behind it moves 30 mm back");
+    await page.waitForSelector('[role="img"][aria-label*="new, -2 mm left, -7 at worst, before the belt"]');
+    await tap(page, "Take the remedy into this job");
+    await allSent(page);
+    await application.go(page, `/jobs/${jobId("open-build")}/build`);
+    await seen(page, "so that the new part fits");
+    await plan("open-build");
+    await tabOf("Does it fit");
     await tap(page, "Book what was compared");
     await allSent(page);
     expect((await bookWords(page)).at(-1)).toMatch(/old and new compared[\s\S]*touches the belt[\s\S]*fail/i);
@@ -186,6 +193,10 @@ describe("fan wiring", () => {
     await tap(page, "self-contained");
     await seen(page, "unit: manual trigger");
     await seen(page, "Not used here");
+    await tap(page, "It ran: on the bench");
+    await page.locator('[aria-labelledby="followed"] button::-p-text(It is on)').click();
+    await allSent(page);
+    expect((await bookWords(page)).slice(-2).join()).toMatch(/fused lead before it went in: pass.*is on/);
     await write("Motor draws", "90");
     await seen(page, "outside 0.5 to 64");
     await write("Motor draws", "18");

@@ -52,5 +52,6 @@ export { Trouble } from "./trouble.ts";
 export { Waiting } from "./wait.ts";
 export { WAITS, type WaitKind } from "./wait-kinds.ts";
 export { MOST_RESTED_H, WarmUpLog } from "./warm-up-log.ts";
+export { WireOn } from "./wire-on.ts";
 export { sentence } from "./words.ts";
 export { entryTrouble, UNIT_RANGES, WrittenEntry } from "./written-entry.ts";

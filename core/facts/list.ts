@@ -35,6 +35,7 @@ import { TriedRepair } from "./tried-repair.ts";
 import { Trouble } from "./trouble.ts";
 import { Waiting } from "./wait.ts";
 import { WarmUpLog } from "./warm-up-log.ts";
+import { WireOn } from "./wire-on.ts";
 
 /** Every fact, in the order of the work. A new one is a new file and a line here. */
 export const FACTS: readonly FactClass[] = [
@@ -67,6 +68,7 @@ export const FACTS: readonly FactClass[] = [
   MovedOver,
   FitCheck,
   SeenApart,
+  WireOn,
   Picture,
   Arrow,
   Strength,

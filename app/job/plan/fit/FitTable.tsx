@@ -1,5 +1,8 @@
 import { useMemo } from "react";
+import { dataOf, Task, ToGet } from "../../../../core/facts/index.ts";
 import { compareUnits, type Steering } from "../../../../core/fit/index.ts";
+import { tasksOf } from "../../../../core/job/index.ts";
+import type { EntryDraft } from "../../../../core/ledger/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsOne } from "../../../ui/Chips.tsx";
@@ -16,6 +19,7 @@ import {
   type UnitFields,
   unitOf,
 } from "./fit-fields.ts";
+import { StackPicture } from "./StackPicture.tsx";
 
 const STEERING: Record<Steering, string> = { left: "wheel on the left", right: "wheel on the right" };
 
@@ -76,7 +80,7 @@ function MeasureCell({
 
 /** Old and new as paired columns, filled at the bench, and what comes of it line by line. */
 export function FitTable() {
-  const { page, book, mayBook } = useJob();
+  const { page, entries, book, mayBook } = useJob();
   const [draft, setDraft] = useDraft<FitDraft>(`fit:${page.job.id}`, EMPTY);
   const { steering, old, made, space } = draft;
   const outcome = useMemo(
@@ -99,6 +103,31 @@ export function FitTable() {
       data: { verdict },
     });
   };
+  const known = new Set(tasksOf(entries).map(({ words }) => words));
+  const remedies = lines.filter(
+    ({ verdict, what, remedy }) => verdict === "adapt" && remedy && !known.has(`${what}: ${remedy}`),
+  );
+  const takeRemedies = () =>
+    book(
+      remedies.flatMap(({ what, remedy = "", extraMinutes, part }): EntryDraft[] => [
+        {
+          kind: "decision",
+          item: what,
+          text: remedy,
+          data: dataOf(Task, { minutes: Math.round(extraMinutes) }),
+        },
+        ...(part
+          ? [
+              {
+                kind: "note" as const,
+                item: part.slice(0, 60),
+                text: "the new part wants it, 1 to get",
+                data: dataOf(ToGet, { count: 1, because: "fit" }),
+              },
+            ]
+          : []),
+      ]),
+    );
   return (
     <div className="flex flex-col gap-5">
       <div className="flex flex-wrap items-center gap-3">
@@ -182,6 +211,9 @@ export function FitTable() {
           />
         </div>
       </div>
+      {outcome && "result" in outcome && (
+        <StackPicture old={unitOf(old, steering)} made={unitOf(made, steering)} space={spaceOf(space)} />
+      )}
       <section aria-labelledby="fits" aria-live="polite">
         <h4 id="fits" className="mb-1 font-bold text-lg">
           {lines.length === 0
@@ -220,6 +252,11 @@ export function FitTable() {
         <Button disabled={!mayBook || lines.length === 0} onClick={bookIt}>
           Book what was compared
         </Button>
+        {remedies.length > 0 && (
+          <Button disabled={!mayBook} onClick={takeRemedies}>
+            Take {remedies.length === 1 ? "the remedy" : `${remedies.length} remedies`} into this job
+          </Button>
+        )}
         <Button weight="quiet" onClick={() => setDraft(EMPTY)}>
           Clear it
         </Button>

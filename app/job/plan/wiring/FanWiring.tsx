@@ -4,6 +4,7 @@ import { ChipsMany, ChipsOne } from "../../../ui/Chips.tsx";
 import { useJob } from "../../context.ts";
 import { FigureField, figure, worked } from "../../find/instruments/Instrument.tsx";
 import { useFields } from "../../find/instruments/useFields.ts";
+import { WireTicks } from "./WireTicks.tsx";
 import { WiringSheet } from "./WiringSheet.tsx";
 
 const UNITS = ["bare motor", "self-contained"] as const;
@@ -78,6 +79,7 @@ export function FanWiringPart() {
         )}
       </div>
       {wiring && <WiringSheet wiring={wiring} />}
+      {wiring && <WireTicks wiring={wiring} />}
       <div className="flex flex-wrap gap-2">
         <Button
           disabled={!mayBook || !wiring}
