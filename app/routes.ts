@@ -14,6 +14,7 @@ export default [
       route("vehicles/new", "vehicle-new/route.tsx"),
       route("vehicles/:vehicleId", "vehicle/route.tsx"),
       route("vehicles/:vehicleId/card", "vehicle-card/route.tsx"),
+      route("shelf", "shelf/route.tsx"),
       route("shop", "shop/route.tsx"),
       route("jobs/:jobId", "job/route.tsx", [
         route("ask", "job/ask/route.tsx"),
@@ -30,6 +31,9 @@ export default [
   route("jobs/:jobId/entries", "job/book/entries.route.tsx"),
   route("jobs/:jobId/grown", "job/book/grown.route.tsx"),
   route("jobs/:jobId/signature", "job/sign/signature.route.tsx"),
+  route("shelf/list.csv", "shelf/list.route.tsx"),
+  route("vehicles/take-in", "vehicles/take-in.route.tsx"),
+  route("vehicles/:vehicleId/say/:what", "vehicle/identity.route.tsx"),
   route("vehicles/:vehicleId/jobs", "vehicle/open-job.route.tsx"),
   route("unsent", "shop/unsent.route.tsx"),
   route("jobs/read-in", "shop/read-in.route.tsx"),

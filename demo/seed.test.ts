@@ -20,17 +20,49 @@ const at = <Result>(work: Parameters<typeof atDesk<Result>>[2]) =>
   atDesk(scratch.database, { shopId: SHOP_ID }, work);
 
 describe("the made-up shop", () => {
-  it("has eight vehicles, twenty jobs over about two years, three of them open", async () => {
+  it("has 24 vehicles of eight models, 90 closed jobs in three years, six open ones, a dozen pictures and more", async () => {
     const vehicles = await at((desk) => findVehicles(desk, ""));
-    expect(vehicles).toHaveLength(8);
-    expect(vehicles.reduce((sum, vehicle) => sum + vehicle.jobs, 0)).toBe(20);
-    expect((await at(listToday)).map((slip) => slip.stage).sort()).toEqual(["build", "find", "prove"]);
+    expect(vehicles).toHaveLength(24);
+    expect(new Set(vehicles.map(({ name }) => name)).size).toBe(8);
+    expect(vehicles.reduce((sum, vehicle) => sum + vehicle.jobs, 0)).toBe(96);
+    expect((await at(listToday)).map((slip) => slip.stage).sort()).toEqual([
+      "ask",
+      "build",
+      "fill",
+      "find",
+      "plan",
+      "prove",
+    ]);
+  });
+
+  it("numbers its jobs by their days, and has pictures", async () => {
+    const days = await at(({ models, transaction }) =>
+      models.Job.findAll({ order: [["number", "ASC"]], transaction }),
+    );
+    const closed = days.filter(({ signedAt }) => signedAt).map(({ openedAt }) => openedAt.getTime());
+    expect(closed).toEqual([...closed].sort((a, b) => a - b));
+    expect(closed).toHaveLength(90);
+    expect((Date.now() - (closed[0] ?? 0)) / 86_400_000).toBeGreaterThan(900);
+    expect(
+      await at(({ models, transaction }) => models.Picture.count({ transaction })),
+    ).toBeGreaterThanOrEqual(12);
+  });
+
+  it("has parts that failed and parts that last, from its seeds", async () => {
+    const vehicles = await at((desk) => findVehicles(desk, ""));
+    const pages = await Promise.all(vehicles.map(({ id }) => at((desk) => readVehicle(desk, id))));
+    const radiators = pages.flatMap(({ parts }) => parts.filter(({ item }) => item === "radiator"));
+    expect(radiators.filter(({ to }) => to).length).toBeGreaterThan(5);
+    expect(radiators.filter(({ to }) => !to).length).toBeGreaterThan(10);
   });
 
   it("closed every signed job with nothing open, by the core's own reckoning", async () => {
-    for (let n = 1; n <= 17; n++) {
-      const { job, entries } = await at((desk) => readJob(desk, jobId(`s${String(n).padStart(2, "0")}`)));
-      expect(job.signReason, `job ${n}`).toBeNull();
+    for (const key of [
+      ...Array.from({ length: 17 }, (_, n) => `s${String(n + 1).padStart(2, "0")}`),
+      ...Array.from({ length: 73 }, (_, n) => `h${n + 1}`),
+    ]) {
+      const { job, entries } = await at((desk) => readJob(desk, jobId(key)));
+      expect(job.signReason, `job ${key}`).toBeNull();
       expect(entries.at(-1)?.data).toMatchObject({ fact: "signature", open: [] });
     }
   });
@@ -43,9 +75,9 @@ describe("the made-up shop", () => {
     expect(jobs[0]?.signedAt).toBeNull();
   });
 
-  it.each(["mrw3062", "MRW 30", "schol", "library"])("finds a vehicle by %j", async (search) => {
+  it.each(["mrw3063", "MRW 3063", "library, upper"])("finds a vehicle by %j", async (search) => {
     expect((await at((desk) => findVehicles(desk, search))).map((vehicle) => vehicle.plate)).toEqual([
-      "MRW 3062",
+      "MRW 3063",
     ]);
   });
 

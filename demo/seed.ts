@@ -1,13 +1,18 @@
+import sharp from "sharp";
 import { mayClose } from "../core/ledger/index.ts";
-import { atDesk, type Database } from "../server/database/connection.ts";
+import { atDesk, type Database, type Desk } from "../server/database/connection.ts";
 import { openJob } from "../server/jobs/open-job.ts";
 import { readBook } from "../server/jobs/read-books.ts";
 import { type NewEntry, recordEntries } from "../server/jobs/record-entries.ts";
 import { signJob } from "../server/jobs/sign-job.ts";
 import { bookLog } from "../server/logs/book-log.ts";
 import { addPerson } from "../server/people/add-person.ts";
+import { bookPicture } from "../server/pictures/book-picture.ts";
+import { putOnShelf } from "../server/shelf/put-on-shelf.ts";
 import { createShop } from "../server/shops/create-shop.ts";
 import { addVehicle } from "../server/vehicles/add-vehicle.ts";
+import { FLEET } from "./fleet.ts";
+import { SHELF } from "./shelf.ts";
 import { PEOPLE, type PersonKey, SHOP, VEHICLES } from "./shop.ts";
 import { stories } from "./stories.ts";
 import { demoId, type Story } from "./story.ts";
@@ -50,13 +55,33 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
     const last = new Date(batch.at(-1)?.at ?? openedAt);
     await atDesk(app, { ...who, now: last }, (given) => recordEntries(given, id, batch));
   };
-  const logAt = log ? after(log.minute).toISOString() : "9999";
-  await book(entries.filter((entry) => entry.at <= logAt));
+  const files: { minute: number; hand: (given: Desk) => Promise<void> }[] = story.pictures.map(
+    ({ minute, words, place, stage, drawing }, index) => ({
+      minute,
+      hand: async (given) =>
+        bookPicture(given, id, {
+          id: demoId(`${story.key}:picture:${index}`),
+          words,
+          ...(place ? { place } : {}),
+          stage,
+          at: after(minute).toISOString(),
+          bytes: await sharp(Buffer.from(drawing)).jpeg({ quality: 90 }).toBuffer(),
+        }),
+    }),
+  );
   if (log)
-    await at(log.minute, (given) =>
-      bookLog(given, id, { id: demoId(`${story.key}:log`), name: log.name, text: log.text }),
-    );
-  await book(entries.filter((entry) => entry.at > logAt));
+    files.push({
+      minute: log.minute,
+      hand: (given) => bookLog(given, id, { id: demoId(`${story.key}:log`), name: log.name, text: log.text }),
+    });
+  let from = "";
+  for (const { minute, hand } of files.sort((a, b) => a.minute - b.minute)) {
+    const till = after(minute).toISOString();
+    await book(entries.filter((entry) => entry.at > from && entry.at <= till));
+    await at(minute, hand);
+    from = till;
+  }
+  await book(entries.filter((entry) => entry.at > from));
   if (signature) {
     await at(signature.minute, async (given) => {
       const { because } = mayClose(await readBook(given, id));
@@ -75,7 +100,8 @@ export async function seedDemo(owner: Database, app: Database, today: Date): Pro
   const who = { shopId: SHOP_ID, personId: null, now: today };
   for (const { key, ...person } of PEOPLE)
     await atDesk(app, who, (desk) => addPerson(desk, { ...person, id: personId(key) }));
-  for (const { key, kmPerYear: _, ...vehicle } of VEHICLES)
+  for (const { key, kmPerYear: _, ...vehicle } of [...VEHICLES, ...FLEET])
     await atDesk(app, who, (desk) => addVehicle(desk, { ...vehicle, id: vehicleId(key) }));
+  await atDesk(app, { ...who, personId: personId("maren") }, (desk) => putOnShelf(desk, SHELF));
   for (const story of stories()) await tell(app, story, today);
 }

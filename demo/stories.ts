@@ -1,188 +1,21 @@
-import { CautionRead, dataOf, FanHeard, Gauge, type Grade, NoParts } from "../core/facts/index.ts";
-import type { WarmUpCar } from "../core/thermal/index.ts";
-import { logText } from "./log-layouts.ts";
-import { type DemoVehicle, type PersonKey, VEHICLES } from "./shop.ts";
+import { CautionRead, dataOf, FanHeard, Gauge } from "../core/facts/index.ts";
+import { bagsOnBench, fanWithPlug, hoseClamp, radiatorFace } from "./drawings.ts";
+import { history } from "./history.ts";
+import {
+  buildFront,
+  coolantChange,
+  fillBack,
+  fleet,
+  hoseJob,
+  nothingWrong,
+  radiatorJob,
+  soundLog,
+  stripFront,
+  switchJob,
+  thermostatJob,
+  vehicle,
+} from "./job-kinds.ts";
 import { Story } from "./story.ts";
-
-function vehicle(key: string): DemoVehicle {
-  const found = VEHICLES.find((each) => each.key === key);
-  if (!found) throw new Error(`no demo vehicle ${key}`);
-  return found;
-}
-
-/** A sound car as its card says, for logs. */
-function soundCar({ card }: DemoVehicle): WarmUpCar {
-  const fans = card.fanOnC.map((onC, index) => ({
-    onC,
-    offC: card.fanOffC[index] ?? onC - 5,
-    air: index === 0 ? 1.25 : 1.1,
-  }));
-  return { thermostatOpensC: card.thermostatOpensC, draught: 0.3, fans };
-}
-
-const soundLog = (of: DemoVehicle, seed: number, ambientC = 17) =>
-  logText({ car: soundCar(of), ambientC, minutes: 36, seed }, "plain");
-
-/** Undertray, hoses, plugs and brackets off: what every radiator job starts with. */
-function stripFront(story: Story): Story {
-  return story
-    .in("strip", 10)
-    .move("clip", "clip", "undertray", 8, "out")
-    .move("fastener", "M6×20", "bag 1", 4, "out", "airbox")
-    .coolant("drained", story.vehicle.card.capacityL * 0.62)
-    .coolant("spilled", 0.2)
-    .move("hose", "hose", "upper", 1, "out")
-    .move("hose", "hose", "lower", 1, "out")
-    .move("connector", "plug", "left fan", 1, "out")
-    .move("fastener", "M8×25", "bag 2", 4, "out", "upper brackets")
-    .move("part", "radiator", "", 1, "out");
-}
-
-function buildFront(story: Story): Story {
-  return story
-    .in("build", 20)
-    .move("part", "radiator", "", 1, "in")
-    .move("fastener", "M8×25", "bag 2", 4, "in")
-    .move("connector", "plug", "left fan", 1, "in")
-    .move("hose", "hose", "lower", 1, "in")
-    .move("hose", "hose", "upper", 1, "in")
-    .move("fastener", "M6×20", "bag 1", 4, "in")
-    .move("clip", "clip", "undertray", 8, "in");
-}
-
-function fillBack(story: Story, litres: number): Story {
-  return story
-    .in("fill", 12)
-    .coolant("poured", Math.round(litres * 0.86 * 10) / 10, 0.5)
-    .in("fill", 14)
-    .coolant("poured", Math.round(litres * 0.09 * 100) / 100, 0.5)
-    .in("fill", 8)
-    .coolant("poured", Math.round(litres * 0.05 * 100) / 100, 0.5);
-}
-
-function radiatorJob(
-  key: string,
-  of: DemoVehicle,
-  daysAgo: number,
-  by: PersonKey,
-  grade: Grade,
-  supplier: string,
-  seed: number,
-): Story {
-  const story = new Story(key, of, daysAgo, by, "lift 1")
-    .ask(
-      "Loses coolant, wet under the front after a run",
-      "loses",
-      ["standing still", "after a drive"],
-      "low",
-    )
-    .test("pressure-test", "wet-radiator", "20 kPa in 4 min, left tank seam")
-    .find("fault", "Radiator leaks at the left tank seam", "leak-radiator")
-    .part("radiator", grade, supplier);
-  stripFront(story);
-  buildFront(story);
-  fillBack(story, of.card.capacityL * 0.62 + 0.2);
-  return story.warmUp("warm-up after.csv", soundLog(of, seed)).cold().sign();
-}
-
-/** The jumper test of a vehicle's own circuit. */
-const jumperOf = ({ card }: DemoVehicle) =>
-  ({ "switch-2": "jumper-low", "switch-relays": "ground-command", "self-contained": "manual-trigger" })[
-    card.circuit ?? ""
-  ] ?? "jumper";
-
-function switchJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
-  return new Story(key, of, daysAgo, by, "lift 2")
-    .ask("Gets hot standing in traffic, fan not heard", "hot-standing", ["standing still", "hot weather"])
-    .test("fuses", "sound", "on all three")
-    .test(jumperOf(of), "runs", "at once")
-    .test("switch-pot", "never", "still open at 104 °C")
-    .find("fault", "Thermal switch does not close", "switch-open")
-    .part("thermal switch", "maker's", "Coldbrook Parts")
-    .in("strip", 12)
-    .move("connector", "plug", "switch", 1, "out")
-    .move("part", "thermal switch", "", 1, "out")
-    .coolant("spilled", 0.4)
-    .in("build", 4)
-    .move("part", "thermal switch", "", 1, "in")
-    .move("connector", "plug", "switch", 1, "in")
-    .in("fill", 5)
-    .coolant("poured", 0.4, 0.5)
-    .warmUp("after the switch.csv", soundLog(of, seed, 22))
-    .cold()
-    .sign();
-}
-
-function thermostatJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
-  return new Story(key, of, daysAgo, by, "bay 3")
-    .ask("Slow to warm, heater lukewarm on Pell Pass", "runs-cold", ["cold weather", "on the road"])
-    .test("warm-up", "never-there", "levels off at 74 °C")
-    .find("fault", "Thermostat hangs open", "thermostat-open")
-    .part("thermostat", "maker's", "Tansy & Rudge")
-    .in("strip", 10)
-    .coolant("drained", 3)
-    .move("hose", "hose", "upper", 1, "out")
-    .move("fastener", "M6×25", "bag 1", 2, "out", "thermostat housing")
-    .move("part", "thermostat", "", 1, "out")
-    .in("build", 6)
-    .move("part", "thermostat", "", 1, "in")
-    .move("fastener", "M6×25", "bag 1", 2, "in")
-    .move("hose", "hose", "upper", 1, "in")
-    .in("fill", 6)
-    .coolant("poured", 2.7, 0.5)
-    .in("fill", 12)
-    .coolant("poured", 0.2, 0.5)
-    .warmUp("thermostat after.csv", soundLog(of, seed, 6))
-    .cold()
-    .sign();
-}
-
-function nothingWrong(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
-  return new Story(key, of, daysAgo, by, "bay 3")
-    .ask("Gauge goes past the middle before the fan starts", "gauge-high", ["standing still"])
-    .test("ac-on", "runs")
-    .warmUp("as it came.csv", soundLog(of, seed, 24))
-    .find(
-      "nothing-wrong",
-      "Fan starts and stops where the card says. The gauge reads high; the sensor agrees with the card.",
-      "nothing-wrong",
-    )
-    .in("plan", 2)
-    .book({ kind: "decision", item: "parts", text: "none needed", data: dataOf(NoParts, {}) })
-    .sign();
-}
-
-function hoseJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): Story {
-  return new Story(key, of, daysAgo, by, "lift 2")
-    .ask("Sweet smell, drips at the front right", "loses", ["after a drive"], "min")
-    .test("look", "wet-hose", "upper hose split at the neck")
-    .find("fault", "Upper hose split behind the clamp", "leak-hose")
-    .part("hose", "pattern", "Pell Motor Factors", "upper")
-    .in("strip", 6)
-    .coolant("drained", 1.8)
-    .coolant("missing", 0.6)
-    .move("part", "hose", "upper", 1, "out")
-    .in("build", 5)
-    .move("part", "hose", "upper", 1, "in")
-    .in("fill", 4)
-    .coolant("poured", 2.3, 0.5)
-    .cold()
-    .sign();
-}
-
-function coolantChange(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): Story {
-  const litres = Math.round(of.card.capacityL * 0.6 * 10) / 10;
-  const story = new Story(key, of, daysAgo, by, "bay 3")
-    .ask("Coolant due by age", undefined, [])
-    .ownTest("freeze point by refractometer", "fail", "−18 °C, wanted −37 °C")
-    .find("fault", "Coolant too weak and past its years")
-    .in("plan", 2)
-    .book({ kind: "decision", item: "parts", text: "none needed", data: dataOf(NoParts, {}) })
-    .in("strip", 8)
-    .coolant("drained", litres);
-  fillBack(story, litres);
-  return story.cold().sign();
-}
 
 function openFind(): Story {
   return new Story("open-find", vehicle("wayfarer"), 0, "tobin", "lift 2", -3)
@@ -215,6 +48,10 @@ function openBuild(): Story {
     .find("fault", "Radiator leaks at the right tank seam", "leak-radiator")
     .part("radiator", "pattern", "Tansy & Rudge");
   stripFront(story)
+    .picture("left fan plug before it came off", "left fan", fanWithPlug("left"))
+    .picture("seam of the right tank, wet", "radiator", radiatorFace(true))
+    .picture("upper hose, ears up", "upper", hoseClamp())
+    .picture("bags 1 and 2 on the bench", "", bagsOnBench(2))
     .move("line-cap", "oil cooler line cap", "", 2, "out")
     .move("tool", "magnet", "", 1, "out");
   return story
@@ -239,8 +76,43 @@ function openProve(): Story {
     .waits("night", "cold level in the morning", 900);
 }
 
-/** Twenty jobs over two years, three of them open, oldest first. */
+function openAsk(): Story {
+  return new Story("open-ask", fleet("mrw-5610"), 0, "ilse", "bay 3", -1).ask(
+    "Temperature light flickered on Pell Pass, went out going down",
+    "hot-road",
+    ["on the road", "up hill"],
+  );
+}
+
+function openPlan(): Story {
+  return new Story("open-plan", fleet("mrw-2611"), 0, "maren", "", -2)
+    .ask("Wet under the front after the school run", "loses", ["after a drive"], "low")
+    .test("pressure-test", "wet-radiator", "15 kPa in 5 min, right tank seam")
+    .find("fault", "Radiator leaks at the right tank seam", "leak-radiator")
+    .part("radiator", "pattern", "Tansy & Rudge", undefined, false)
+    .waits("parts", "radiator on Thursday's van", 2600);
+}
+
+function openFill(): Story {
+  const of = fleet("mrw-1347");
+  const story = new Story("open-fill", of, 0, "tobin", "lift 1", -4)
+    .ask("Sweet smell, drips at the front", "loses", ["after a drive"], "min")
+    .test("pressure-test", "wet-radiator", "weeps at the lower neck")
+    .find("fault", "Radiator leaks at the lower neck", "leak-radiator")
+    .part("radiator", "maker's", "Coldbrook Parts");
+  stripFront(story).picture("lower hose, ears up, before it came off", "lower", hoseClamp());
+  buildFront(story);
+  return story.in("fill", 10).coolant("poured", 3, 0.5).waits("heat", "warming up for the second top-up", 25);
+}
+
+/** Ninety closed jobs over three years and six open ones, oldest first. Those told one by one are on the first eight. */
 export function stories(): Story[] {
+  const all = [...told(), ...history()];
+  const closed = all.filter(({ signature }) => signature).sort((a, b) => b.daysAgo - a.daysAgo);
+  return [...closed, ...all.filter(({ signature }) => !signature)];
+}
+
+function told(): Story[] {
   return [
     radiatorJob("s01", vehicle("scholar"), 720, "tobin", "pattern", "Tansy & Rudge", 1),
     thermostatJob("s02", vehicle("drover"), 668, "ilse", 2),
@@ -262,5 +134,8 @@ export function stories(): Story[] {
     openBuild(),
     openProve(),
     openFind(),
+    openAsk(),
+    openPlan(),
+    openFill(),
   ];
 }

@@ -38,10 +38,20 @@ export interface Log {
   text: string;
 }
 
+/** A picture drawn by program, as SVG, that is handed in as JPEG. */
+export interface DemoPicture {
+  minute: number;
+  stage: Stage;
+  words: string;
+  place: string;
+  drawing: string;
+}
+
 /** One job told in order; minutes count from its opening. */
 export class Story {
   readonly lines: Line[] = [];
   log: Log | undefined;
+  readonly pictures: DemoPicture[] = [];
   signature: { minute: number; reason: string } | undefined;
   private minute = 0;
   private stage: Stage = "ask";
@@ -186,6 +196,12 @@ export class Story {
   warmUp(name: string, text: string): this {
     this.in("prove", 45);
     this.log = { minute: this.minute, name, text };
+    return this;
+  }
+
+  picture(words: string, place: string, drawing: string): this {
+    this.minute += 1;
+    this.pictures.push({ minute: this.minute, stage: this.stage, words, place, drawing });
     return this;
   }
 

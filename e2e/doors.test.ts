@@ -101,6 +101,10 @@ describe("every route", () => {
       [`/jobs/${jobId("open-find")}/logs`, desk, "POST"],
       [`/jobs/${jobId("open-find")}/signature`, desk, "POST"],
       [`/vehicles/${demoId("vehicle:scholar")}/card`, desk, "POST"],
+      [`/jobs/${jobId("open-find")}/pictures`, desk, "POST"],
+      [`/vehicles/${demoId("vehicle:scholar")}/say/identity`, desk, "POST"],
+      ["/shelf", desk, "POST"],
+      ["/shelf/list.csv", desk, "POST"],
       ["/shop", desk, "POST"],
       ["/shop", technician, "POST"],
     ];
@@ -112,16 +116,21 @@ describe("every route", () => {
     expect(withAction.sort()).toEqual(
       [
         "job/book/entries.route",
+        "job/pictures/pictures.route",
         "job/prove/logs.route",
         "job/sign/signature.route",
         "preferences/route",
+        "shelf/list.route",
+        "shelf/route",
         "shop/read-in.route",
         "shop/route",
         "shop/unsent.route",
         "sign-in/sign-out.route",
         "vehicle-card/route",
         "vehicle-new/route",
+        "vehicle/identity.route",
         "vehicle/open-job.route",
+        "vehicles/take-in.route",
       ].sort(),
     );
   });

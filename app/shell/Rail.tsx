@@ -1,4 +1,15 @@
-import { CalendarDays, Car, CircleHelp, Ellipsis, LogOut, Moon, Ruler, Store, Sun } from "lucide-react";
+import {
+  CalendarDays,
+  Car,
+  CircleHelp,
+  Ellipsis,
+  LogOut,
+  Moon,
+  Package,
+  Ruler,
+  Store,
+  Sun,
+} from "lucide-react";
 import { Popover } from "radix-ui";
 import { type ReactNode, useState } from "react";
 import { NavLink, useFetcher } from "react-router";
@@ -10,6 +21,7 @@ import { useTheme } from "./useTheme.ts";
 const PLACES = [
   { to: "/", label: "Today", Icon: CalendarDays },
   { to: "/vehicles", label: "Vehicles", Icon: Car },
+  { to: "/shelf", label: "Shelf", Icon: Package },
   { to: "/shop", label: "Shop", Icon: Store },
 ] as const;
 

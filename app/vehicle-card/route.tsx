@@ -2,6 +2,7 @@ import { redirect, useLoaderData, useNavigation } from "react-router";
 import { Refusal } from "../../server/refusal.ts";
 import { changeCard } from "../../server/vehicles/change-card.ts";
 import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
+import { ownCard } from "../../server/vehicles/take-card.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";
@@ -26,7 +27,10 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
   const fields = checked.fields ?? cardTrouble(checked.value);
   if (!checked.value || Object.keys(fields).length > 0) throw new Refusal({ message: "", fields });
   const card = cardOf(checked.value);
-  await desk((given) => changeCard(given, params.vehicleId ?? "", card));
+  await desk(async (given) => {
+    await changeCard(given, params.vehicleId ?? "", card);
+    await ownCard(given, params.vehicleId ?? "");
+  });
   return redirect(`/vehicles/${params.vehicleId}`);
 });
 

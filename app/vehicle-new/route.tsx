@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { redirect, useLoaderData, useNavigation } from "react-router";
+import { Link, redirect, useLoaderData, useNavigation } from "react-router";
 import { v4 as newId } from "uuid";
 import { SHOWN } from "../../core/units/index.ts";
 import { Refusal } from "../../server/refusal.ts";
@@ -47,7 +47,14 @@ export default function AddVehicle() {
   const unit = (dimension: keyof typeof SHOWN) => SHOWN[dimension][units].label;
   return (
     <main id="work" className="max-w-5xl p-5 lg:p-7">
-      <h1 className="mb-5 text-3xl">Add a vehicle</h1>
+      <h1 className="text-3xl">Add a vehicle</h1>
+      <p className="mb-5 text-ink-2">
+        With all that is known. In a hurry the plate alone will do: type it under{" "}
+        <Link to="/vehicles" className="underline underline-offset-4">
+          Vehicles
+        </Link>
+        .
+      </p>
       <KeptForm form={VehicleForm} draftKey={`vehicle-new:${units}`}>
         {(fields) => (
           <>

@@ -9,6 +9,8 @@ import { Figure } from "../ui/Figure.tsx";
 import type { Route } from "./+types/route";
 import { CardChanges } from "./CardChanges.tsx";
 import { CoolingCard } from "./CoolingCard.tsx";
+import { CardOfModel, Identity } from "./KnownLater.tsx";
+import { MeasuredRows } from "./MeasuredRows.tsx";
 import { OpenJob } from "./OpenJob.tsx";
 import { PartLives } from "./PartLives.tsx";
 import { Timeline } from "./Timeline.tsx";
@@ -29,7 +31,8 @@ export const loader = guarded("desk", async ({ params, desk }) => {
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("vehicle/route");
 
 export default function VehiclePage() {
-  const { vehicle, card, changes, jobs, parts, levels, people } = useLoaderData<typeof loader>();
+  const { vehicle, card, cardFrom, measured, changes, jobs, parts, levels, people } =
+    useLoaderData<typeof loader>();
   const { units, role, timeZone } = useMember();
   const open = jobs.find((job) => !job.signedAt);
   return (
@@ -38,10 +41,10 @@ export default function VehiclePage() {
         <div>
           <h1 className="figure text-4xl">{vehicle.plate}</h1>
           <p className="text-xl">
-            {vehicle.name} <span className="text-ink-2">{vehicle.use}</span>
+            {vehicle.name || "model not known yet"} <span className="text-ink-2">{vehicle.use}</span>
           </p>
           <p className="text-ink-2">
-            <span className="figure">{vehicle.vin}</span>
+            <span className="figure">{vehicle.vin ?? "VIN not known yet"}</span>
             {vehicle.distanceKm !== null && (
               <>
                 {" · "}
@@ -58,14 +61,19 @@ export default function VehiclePage() {
           <OpenJob vehicleId={vehicle.id} people={people} />
         )}
       </header>
+      {role !== "desk" && <Identity vehicle={vehicle} />}
       <div className="grid gap-8 xl:grid-cols-[24rem_1fr]">
         <div className="self-start">
           <CoolingCard card={card} system={units} />
+          {role !== "desk" && (
+            <CardOfModel vehicleId={vehicle.id} from={cardFrom.model} takenFrom={cardFrom.takenFrom} />
+          )}
           {role !== "desk" && (
             <ButtonLink to={`/vehicles/${vehicle.id}/card`} className="mt-3">
               {card ? "Change the card" : "Write the card"}
             </ButtonLink>
           )}
+          <MeasuredRows measured={measured} system={units} timeZone={timeZone} />
           <CardChanges changes={changes} timeZone={timeZone} system={units} />
         </div>
         <div className="flex flex-col gap-8">

@@ -9,6 +9,8 @@ import { moveFocus } from "../ui/arrows.ts";
 import { ButtonLink } from "../ui/Button.tsx";
 import { dateOf } from "../ui/dates.ts";
 import { Figure } from "../ui/Figure.tsx";
+import { TakeIn } from "./TakeIn.tsx";
+import { plateOf } from "./take-in.form.ts";
 
 export const meta = () => [{ title: "Vehicles · Warm Ledger" }];
 
@@ -31,7 +33,7 @@ export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>(
     return {
       search,
       vehicles: kept.vehicles.filter(({ plate, vin, name }) =>
-        [plate, vin, name].some((text) => plain(text).includes(wanted)),
+        [plate, vin ?? "", name].some((text) => plain(text).includes(wanted)),
       ),
     };
   },
@@ -73,7 +75,7 @@ export default function Vehicles() {
         {search && ` with “${search}”`}
       </p>
       {vehicles.length === 0 ? (
-        <p>Nothing like that is in the books. Try fewer letters, or add the vehicle.</p>
+        <p>Nothing like that is in the books. Try fewer letters, or take the car in.</p>
       ) : (
         <ul className="border-ink border-t-2">
           {vehicles.map((vehicle) => (
@@ -89,7 +91,7 @@ export default function Vehicles() {
                 {vehicle.plate}
               </Link>
               <span>
-                <span className="font-bold">{vehicle.name}</span>{" "}
+                <span className="font-bold">{vehicle.name || "model not known yet"}</span>{" "}
                 <span className="text-ink-2">{vehicle.use}</span>
                 <span className="figure block text-ink-2 text-sm">{vehicle.vin}</span>
               </span>
@@ -116,6 +118,7 @@ export default function Vehicles() {
           ))}
         </ul>
       )}
+      {search && <TakeIn typed={search} isThere={vehicles.some(({ plate }) => plate === plateOf(search))} />}
     </main>
   );
 }

@@ -15,6 +15,8 @@ import { FitCheck } from "./fit-check.ts";
 import { Gauge } from "./gauge.ts";
 import { Got } from "./got.ts";
 import { Happens } from "./happens.ts";
+import { KnownTorque } from "./known-torque.ts";
+import { MeasuredUnit } from "./measured-unit.ts";
 import { MovedOver } from "./moved-over.ts";
 import { NoParts } from "./no-parts.ts";
 import { OpenedWithout } from "./opened-without.ts";
@@ -69,6 +71,8 @@ export const FACTS: readonly FactClass[] = [
   FitCheck,
   SeenApart,
   WireOn,
+  MeasuredUnit,
+  KnownTorque,
   Picture,
   Arrow,
   Strength,

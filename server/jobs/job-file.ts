@@ -10,7 +10,7 @@ import {
 import type { Entry } from "../../core/ledger/index.ts";
 import { Refusal } from "../refusal.ts";
 import type { CardInput } from "../vehicles/add-vehicle.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 
 /** Raised when the layout changes in a way a reader would notice; older ones are still read. */
 export const JOB_FORMAT = "warm-ledger-job-2";
@@ -61,7 +61,14 @@ export interface JobFile {
     signedBy: string | null;
     signReason: string | null;
   };
-  vehicle: { id: string; plate: string; vin: string; name: string; use: string; distanceKm: number | null };
+  vehicle: {
+    id: string;
+    plate: string;
+    vin: string | null;
+    name: string;
+    use: string;
+    distanceKm: number | null;
+  };
   card: CardInput | null;
   people: Record<string, string>;
   entries: Entry[];
@@ -171,8 +178,8 @@ function readVehicle(vehicle: Loose): JobFile["vehicle"] {
   return {
     id: id(vehicle.id, "the vehicle's id"),
     plate: text(vehicle.plate, "the plate", 16, 1),
-    vin: text(vehicle.vin, "the VIN", 17, 17),
-    name: text(vehicle.name, "the vehicle's name", 80, 1),
+    vin: orNull(vehicle.vin, (vin) => text(vin, "the VIN", 17, 17)),
+    name: text(vehicle.name, "the vehicle's name", 80),
     use: text(vehicle.use ?? "", "the vehicle's use", 80),
     distanceKm: orNull(vehicle.distanceKm, (km) => number(km, "the distance", 0, 5_000_000)),
   };

@@ -1,6 +1,6 @@
 import type { Desk } from "../database/connection.ts";
 import { notFound, Refusal } from "../refusal.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { takeNumber } from "./take-number.ts";
 
 export interface NewJob {

@@ -1,7 +1,7 @@
 import { Op } from "sequelize";
 import { CannotTest, factsOf } from "../../core/facts/index.ts";
 import type { Desk } from "../database/connection.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { readBooks } from "./read-books.ts";
 
 /** The vehicle's latest jobs say what can't be done on it; older ones are another technician's tools and times. */

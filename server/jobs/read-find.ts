@@ -9,7 +9,7 @@ import {
 } from "../../core/job/find/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { toCard } from "../vehicles/card.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { readBarredTests } from "./read-barred-tests.ts";
 import { readBook } from "./read-books.ts";
 import { readHistory } from "./read-history.ts";

@@ -45,13 +45,16 @@ async function settlePeople(
   }
 }
 
-/** The vehicle is the one with that VIN; where there is none, the file's own with its card. */
+/** The vehicle is the one with that VIN, or that plate where the file knows none; where there is none, the file's own with its card. */
 async function settleVehicle(desk: Desk, { vehicle, card }: JobFile, openedAt: string): Promise<string> {
   const { models, transaction } = desk;
-  const there = await models.Vehicle.findOne({ where: { vin: vehicle.vin }, transaction });
+  const there = await models.Vehicle.findOne({
+    where: vehicle.vin ? { vin: vehicle.vin } : { plate: vehicle.plate },
+    transaction,
+  });
   if (there) return there.id;
   const taken = await models.Vehicle.findOne({ where: { id: vehicle.id }, transaction });
-  const id = taken ? uuid(`${vehicle.vin}:${openedAt}`, READ_IN) : vehicle.id;
+  const id = taken ? uuid(`${vehicle.vin ?? vehicle.plate}:${openedAt}`, READ_IN) : vehicle.id;
   await addVehicle(desk, { ...vehicle, id, card });
   return id;
 }

@@ -1,7 +1,7 @@
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
 import { toCard } from "../vehicles/card.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { readBook } from "./read-books.ts";
 
 /** A job with its vehicle, card, people, book and logs: five queries, however long the book. */

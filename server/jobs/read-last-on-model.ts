@@ -1,6 +1,6 @@
 import { type Learned, learnedFrom } from "../../core/job/index.ts";
 import type { Desk } from "../database/connection.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { readBook } from "./read-books.ts";
 
 /** What another job on the same model has taught. */

@@ -1,6 +1,6 @@
 import { type PartLife, partLives } from "../../core/job/index.ts";
 import type { Desk } from "../database/connection.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { readBooks } from "./read-books.ts";
 
 /** Every part that a job's vehicle was given by the jobs before it, newest first. */

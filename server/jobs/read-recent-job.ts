@@ -1,6 +1,6 @@
 import { Op } from "sequelize";
 import type { Desk } from "../database/connection.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 
 /** Work older than this has shown what it left behind. */
 const RECENT_DAYS = 120;

@@ -5,7 +5,7 @@ import type { Job } from "../database/models/job.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import { followCircuit } from "../vehicles/follow-circuit.ts";
 import { followDistance } from "../vehicles/follow-distance.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { countVerdict } from "./count-verdict.ts";
 import { readBook } from "./read-books.ts";
 import { refuseEntry } from "./refuse-entry.ts";

@@ -2,7 +2,7 @@ import { dataOf, Signature } from "../../core/facts/index.ts";
 import { mayClose, standing } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound, Refusal } from "../refusal.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { countVerdict } from "./count-verdict.ts";
 import { readBook } from "./read-books.ts";
 import { recordEntries } from "./record-entries.ts";

@@ -7,7 +7,7 @@ import type { Desk } from "../database/connection.ts";
 import { recordEntries } from "../jobs/record-entries.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import type { CardInput } from "../vehicles/add-vehicle.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { judgeLog } from "./judge-log.ts";
 
 export interface NewLog {

@@ -3,7 +3,7 @@ import { gunzip } from "node:zlib";
 import { decodeLog } from "../../core/trace/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 
 const expand = promisify(gunzip);
 

@@ -4,7 +4,7 @@ import type { Stage } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { recordEntries } from "../jobs/record-entries.ts";
 import { notFound, Refusal } from "../refusal.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 import { cleanPicture } from "./clean-picture.ts";
 
 export interface NewPicture {

@@ -1,6 +1,6 @@
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
-import { isId } from "../vehicles/read-vehicle.ts";
+import { isId } from "../vehicles/is-id.ts";
 
 /** A picture of a job as it is kept, or the small one for a list: JPEG. */
 export async function readPicture(

@@ -25,7 +25,7 @@ export interface CardInput {
 export interface NewVehicle {
   id: string;
   plate: string;
-  vin: string;
+  vin: string | null;
   name: string;
   use: string;
   distanceKm: number | null;

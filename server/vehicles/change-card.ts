@@ -3,7 +3,7 @@ import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
 import type { CardInput } from "./add-vehicle.ts";
 import { CARD_CHANGED, type CardChange, toCard } from "./card.ts";
-import { isId } from "./read-vehicle.ts";
+import { isId } from "./is-id.ts";
 
 /** A figure shown in other units and written back is the same figure. */
 const AS_SHOWN = 1e-5;

@@ -3,7 +3,7 @@ import type { Desk } from "../database/connection.ts";
 export interface VehicleRow {
   id: string;
   plate: string;
-  vin: string;
+  vin: string | null;
   name: string;
   use: string;
   distanceKm: number | null;

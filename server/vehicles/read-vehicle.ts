@@ -4,10 +4,10 @@ import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";
 import { notFound } from "../refusal.ts";
 import { toCard } from "./card.ts";
+import { isId } from "./is-id.ts";
 import { readCardChanges } from "./read-card-changes.ts";
-
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
-export const isId = (id: string | undefined): id is string => UUID.test(id ?? "");
+import { measuredOf } from "./read-measured.ts";
+import { cardOfModel } from "./take-card.ts";
 
 /** A vehicle with its card, its jobs newest first, and every cooling part fitted to it. */
 export async function readVehicle(desk: Desk, id: string) {
@@ -32,6 +32,11 @@ export async function readVehicle(desk: Desk, id: string) {
   return {
     vehicle: { id, plate, vin, name, use, distanceKm },
     card: card && toCard(card),
+    cardFrom: {
+      takenFrom: card?.takenFrom ?? null,
+      model: card ? null : ((await cardOfModel(desk, id))?.plate ?? null),
+    },
+    measured: measuredOf(jobs.map((job) => bookOf(job.id))),
     changes: await readCardChanges(desk, id),
     jobs: jobs
       .map((job) => ({

@@ -13,7 +13,8 @@ import { smallShop } from "../testing/small-shop.ts";
 import { addVehicle, type NewVehicle } from "./add-vehicle.ts";
 import { changeCard } from "./change-card.ts";
 import { findVehicles } from "./find-vehicles.ts";
-import { isId, readVehicle } from "./read-vehicle.ts";
+import { isId } from "./is-id.ts";
+import { readVehicle } from "./read-vehicle.ts";
 
 let scratch: Scratch;
 let shop: Awaited<ReturnType<typeof smallShop>>;
@@ -101,7 +102,14 @@ describe("finding", () => {
     const one = vehicle({ plate: "QQX 4477", name: "Harl Tender", use: "vet" });
     await add(one);
     const find = (search: string) => shop.at((desk) => findVehicles(desk, search));
-    for (const search of ["4477", "qqx4", "QQX 44", one.vin.slice(3, 12).toLowerCase(), "tender", "vet"])
+    for (const search of [
+      "4477",
+      "qqx4",
+      "QQX 44",
+      String(one.vin).slice(3, 12).toLowerCase(),
+      "tender",
+      "vet",
+    ])
       expect(
         (await find(search)).map(({ id }) => id),
         search,

@@ -1,3 +1,4 @@
+import type { Measured } from "../../../server/vehicles/read-measured.ts";
 import { ToGetList } from "../apart/ToGetList.tsx";
 import { WhileApart } from "../apart/WhileApart.tsx";
 import { Pictures } from "../pictures/Pictures.tsx";
@@ -7,11 +8,11 @@ import { HowTight } from "./HowTight.tsx";
 import { MoveOverList } from "./MoveOverList.tsx";
 
 /** What a build wants beside the things themselves. */
-export function BuildTools() {
+export function BuildTools({ torques }: { torques: Measured["torques"] }) {
   const tools: Tool[] = [
     ["over", "Move over", <MoveOverList key="over" />],
     ["look", "Look at it", <FitChecks key="look" />],
-    ["tight", "How tight", <HowTight key="tight" />],
+    ["tight", "How tight", <HowTight key="tight" torques={torques} />],
     ["pictures", "Pictures", <Pictures key="pictures" />],
     ["apart", "While it is apart", <WhileApart key="apart" />],
     ["get", "To get", <ToGetList key="get" />],

@@ -1,7 +1,10 @@
-import { useSearchParams } from "react-router";
+import { useLoaderData, useSearchParams } from "react-router";
 import { factsOf, StepBack } from "../../../core/facts/index.ts";
 import { buildOrder } from "../../../core/job/index.ts";
 import { openItems, stillOut } from "../../../core/ledger/index.ts";
+import { readMeasured } from "../../../server/vehicles/read-measured.ts";
+import { guarded } from "../../shell/guard.server.ts";
+import { keptReading } from "../../shell/kept/reading.ts";
 import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
 import { Tray } from "../Tray.tsx";
@@ -10,6 +13,15 @@ import { StepsBack } from "./StepsBack.tsx";
 import { ThingsBack } from "./ThingsBack.tsx";
 
 const buildTools = later(() => import("./BuildTools.tsx"));
+
+export const loader = guarded("desk", async ({ params, desk }) => ({
+  torques: (await desk((given) => readMeasured(given, params.jobId ?? ""))).torques,
+}));
+
+/** Without a server general figures are left. */
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/build/route", async () => ({
+  torques: [],
+}));
 
 const CAUTIONS = [
   "Fasteners started by hand before any is tightened. Plugs clicked home, then tugged. Bent fins cut; two people for a big unit.",
@@ -35,6 +47,7 @@ function LeftOver() {
 /** Putting back: the order of work turned round, then what is out, last off first. Anything can be ticked. */
 export default function Build() {
   const { entries, page } = useJob();
+  const { torques } = useLoaderData<typeof loader>();
   const BuildTools = buildTools.use()?.BuildTools;
   const order = buildOrder(entries);
   const lines = stillOut(entries);
@@ -70,7 +83,7 @@ export default function Build() {
         <h3 id="before-closed" className="mb-2 text-xl">
           Before it is closed
         </h3>
-        {BuildTools && <BuildTools key={page.job.id} />}
+        {BuildTools && <BuildTools key={page.job.id} torques={torques} />}
       </section>
     </Work>
   );

@@ -1,13 +1,15 @@
 import { useState } from "react";
 import { ChosenPart, dataOf, GRADES, type Grade } from "../../../core/facts/index.ts";
+import type { ShelfItem } from "../../../core/shelf/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
+import { FromShelf } from "./FromShelf.tsx";
 
 /** A part chosen without comparing: it lies on the shelf, or there is but one. */
-export function ChoosePart() {
+export function ChoosePart({ shelf }: { shelf: readonly ShelfItem[] }) {
   const { page, book, mayBook } = useJob();
   const [item, setItem] = useDraft(`part:${page.job.id}`);
   const [place, setPlace] = useDraft(`part-place:${page.job.id}`);
@@ -35,6 +37,7 @@ export function ChoosePart() {
       <h3 id="choose" className="text-xl">
         Choose a part
       </h3>
+      <FromShelf shelf={shelf} named={item} />
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField
           label="Part"

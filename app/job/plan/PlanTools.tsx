@@ -1,5 +1,7 @@
 import type { PartLife } from "../../../core/job/index.ts";
+import type { ShelfItem } from "../../../core/shelf/index.ts";
 import type { LastOnModel } from "../../../server/jobs/read-last-on-model.ts";
+import type { Measured } from "../../../server/vehicles/read-measured.ts";
 import { type Tool, ToolTabs } from "../ToolTabs.tsx";
 import { Bolt } from "./fit/Bolt.tsx";
 import { FitTable } from "./fit/FitTable.tsx";
@@ -8,10 +10,20 @@ import { WhichPart } from "./which/WhichPart.tsx";
 import { FanWiringPart } from "./wiring/FanWiring.tsx";
 
 /** What is settled before the car is opened: what a part comes to, whether it fits, how it is held and wired, in which order. */
-export function PlanTools({ lives, last }: { lives: readonly PartLife[]; last: LastOnModel | null }) {
+export function PlanTools({
+  lives,
+  last,
+  measured,
+  shelf,
+}: {
+  lives: readonly PartLife[];
+  last: LastOnModel | null;
+  measured: Measured["unit"];
+  shelf: readonly ShelfItem[];
+}) {
   const tools: Tool[] = [
-    ["which", "Which part", <WhichPart key="which" lives={lives} />],
-    ["fit", "Does it fit", <FitTable key="fit" />],
+    ["which", "Which part", <WhichPart key="which" lives={lives} shelf={shelf} />],
+    ["fit", "Does it fit", <FitTable key="fit" measured={measured} />],
     ["bolt", "Bolt", <Bolt key="bolt" />],
     ["wiring", "Fan wiring", <FanWiringPart key="wiring" />],
     ["order", "Order of work", <OrderOfWorkPart key="order" last={last} />],

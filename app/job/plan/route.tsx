@@ -3,6 +3,8 @@ import { dataOf, factOf, lastFact, NoParts } from "../../../core/facts/index.ts"
 import { chosenParts } from "../../../core/job/index.ts";
 import { readLastOnModel } from "../../../server/jobs/read-last-on-model.ts";
 import { readLives } from "../../../server/jobs/read-lives.ts";
+import { readPartsOnShelf } from "../../../server/shelf/read-shelf.ts";
+import { readMeasured } from "../../../server/vehicles/read-measured.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -19,6 +21,8 @@ export const loader = guarded("desk", async ({ params, desk }) => ({
   ...(await desk(async (given) => ({
     lives: await readLives(given, params.jobId ?? ""),
     last: await readLastOnModel(given, params.jobId ?? ""),
+    shelf: await readPartsOnShelf(given),
+    measured: (await readMeasured(given, params.jobId ?? "")).unit,
   }))),
 }));
 
@@ -26,6 +30,8 @@ export const loader = guarded("desk", async ({ params, desk }) => ({
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/plan/route", async () => ({
   lives: [],
   last: null,
+  measured: null,
+  shelf: [],
 }));
 
 const CAUTIONS = [
@@ -35,7 +41,7 @@ const CAUTIONS = [
 /** Parts with grade and supplier, weighed and measured before they are bought, looked at before the car is opened. */
 export default function Plan() {
   const { entries, page, book, mayBook } = useJob();
-  const { lives, last } = useLoaderData<typeof loader>();
+  const { lives, last, measured, shelf } = useLoaderData<typeof loader>();
   const PlanTools = planTools.use()?.PlanTools;
   const parts = chosenParts(entries);
   const none = lastFact(entries, NoParts)?.entry;
@@ -61,12 +67,14 @@ export default function Plan() {
     >
       <Cautions texts={CAUTIONS} />
       <ChosenParts parts={parts} none={none} />
-      <ChoosePart />
+      <ChoosePart shelf={shelf} />
       <section aria-labelledby="before" className="min-h-96">
         <h3 id="before" className="mb-2 text-xl">
           Before it is opened
         </h3>
-        {PlanTools && <PlanTools key={page.job.id} lives={lives} last={last} />}
+        {PlanTools && (
+          <PlanTools key={page.job.id} lives={lives} last={last} measured={measured} shelf={shelf} />
+        )}
       </section>
     </Work>
   );

@@ -7,9 +7,12 @@ const NAMES: Record<string, (params: Params, search: string) => string | undefin
   "vehicles/route": (_, search) => (search === "" ? "vehicles" : undefined),
   "vehicle/route": ({ vehicleId }) => `vehicle:${vehicleId}`,
   "vehicle-card/route": ({ vehicleId }) => `card:${vehicleId}`,
+  "shelf/route": () => "shelf",
   "shop/route": () => "shop",
   "job/route": ({ jobId }) => `job:${jobId}`,
   "job/plan/route": ({ jobId }) => `plan:${jobId}`,
+  "job/strip/route": ({ jobId }) => `strip:${jobId}`,
+  "job/build/route": ({ jobId }) => `build:${jobId}`,
   "job/find/route": ({ jobId }) => `find:${jobId}`,
 };
 

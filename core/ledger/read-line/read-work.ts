@@ -34,6 +34,7 @@ const MOST_NAME = 60;
 const MOST_COUNT = 999;
 const MOST_WORDS = 300;
 
+const NO_LETTERS = /[^\p{L}\d]+/u;
 const tidy = (text: string) => text.replace(/^[\s,:;-]+|[\s,:;.-]+$/g, "").replace(/\s+/g, " ");
 const same = (a: string, b: string) => tidy(a).toLowerCase() === tidy(b).toLowerCase();
 const expected = (words: string, { at }: Rest): Expectation => ({ expected: words, at });
@@ -44,11 +45,9 @@ function namedIn<Each>(text: string, all: readonly Each[], nameOf: (each: Each) 
   const wanted = tidy(text).toLowerCase();
   if (wanted === "") return all.length === 1 ? [...all] : [];
   const whole = all.filter((each) => same(nameOf(each), wanted));
-  const words = wanted.split(" ");
+  const words = wanted.split(NO_LETTERS).filter(Boolean);
   const by = all.filter((each) => {
-    const own = nameOf(each)
-      .toLowerCase()
-      .split(/[^\p{L}\d]+/u);
+    const own = nameOf(each).toLowerCase().split(NO_LETTERS);
     return words.every((word) => own.includes(word));
   });
   const begins = by.filter((each) => nameOf(each).toLowerCase().startsWith(wanted));

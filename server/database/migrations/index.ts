@@ -8,6 +8,8 @@ import { origin } from "./007-origin.ts";
 import { ofPeople } from "./008-of-people.ts";
 import { pictures } from "./009-pictures.ts";
 import { bookGrown } from "./010-book-grown.ts";
+import { knownLater } from "./011-known-later.ts";
+import { shelf } from "./012-shelf.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -22,4 +24,6 @@ export const migrations: Migration[] = [
   ofPeople,
   pictures,
   bookGrown,
+  knownLater,
+  shelf,
 ];

@@ -19,6 +19,8 @@ export class CoolingCard extends Model {
   declare bleedPoints: string;
   declare oilCooler: string;
   declare sensorCurve: SensorPoint[];
+  /** The plate of the vehicle that it was taken from, until somebody has looked at this one. */
+  declare takenFrom: string | null;
 }
 
 export function defineCoolingCard(database: Sequelize): typeof CoolingCard {
@@ -40,6 +42,7 @@ export function defineCoolingCard(database: Sequelize): typeof CoolingCard {
       bleedPoints: { type: DataTypes.TEXT, field: "bleed_points", allowNull: false, defaultValue: "" },
       oilCooler: { type: DataTypes.TEXT, field: "oil_cooler", allowNull: false, defaultValue: "none" },
       sensorCurve: { type: DataTypes.JSONB, field: "sensor_curve", allowNull: false, defaultValue: [] },
+      takenFrom: { type: DataTypes.TEXT, field: "taken_from", allowNull: true },
     },
     { sequelize: database, modelName: "CoolingCard", tableName: "cooling_cards", timestamps: false },
   );

@@ -8,6 +8,7 @@ import { defineLog } from "./log.ts";
 import { definePerson } from "./person.ts";
 import { definePicture } from "./picture.ts";
 import { defineSession } from "./session.ts";
+import { defineShelfRow } from "./shelf-row.ts";
 import { defineShop } from "./shop.ts";
 import { defineUnsent } from "./unsent.ts";
 import { defineVehicle } from "./vehicle.ts";
@@ -25,6 +26,7 @@ export function defineModels(database: Sequelize) {
     Log: defineLog(database),
     Picture: definePicture(database),
     Audit: defineAudit(database),
+    ShelfRow: defineShelfRow(database),
     UnsentHere: defineUnsent(database),
   };
   return models;

@@ -5,7 +5,8 @@ export class Vehicle extends Model {
   declare shopId: string;
   declare id: string;
   declare plate: string;
-  declare vin: string;
+  /** Null until somebody has read it. */
+  declare vin: string | null;
   declare name: string;
   declare use: string;
   declare distanceKm: number | null;
@@ -19,7 +20,7 @@ export function defineVehicle(database: Sequelize): typeof Vehicle {
       shopId: { type: DataTypes.UUID, field: "shop_id", primaryKey: true, allowNull: false },
       id: { type: DataTypes.UUID, primaryKey: true, allowNull: false },
       plate: { type: DataTypes.TEXT, allowNull: false },
-      vin: { type: DataTypes.TEXT, allowNull: false },
+      vin: { type: DataTypes.TEXT, allowNull: true },
       name: { type: DataTypes.TEXT, allowNull: false },
       use: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
       firstDistanceKm: { type: DataTypes.DOUBLE, field: "first_distance_km", allowNull: true },

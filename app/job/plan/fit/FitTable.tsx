@@ -1,11 +1,13 @@
 import { useMemo } from "react";
-import { dataOf, Task, ToGet } from "../../../../core/facts/index.ts";
+import { dataOf, MeasuredUnit, Task, ToGet } from "../../../../core/facts/index.ts";
 import { compareUnits, type Steering } from "../../../../core/fit/index.ts";
 import { tasksOf } from "../../../../core/job/index.ts";
 import type { EntryDraft } from "../../../../core/ledger/index.ts";
+import type { Measured } from "../../../../server/vehicles/read-measured.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsOne } from "../../../ui/Chips.tsx";
+import { dateOf } from "../../../ui/dates.ts";
 import { TextField } from "../../../ui/Field.tsx";
 import { useJob } from "../../context.ts";
 import { worked } from "../../find/instruments/Instrument.tsx";
@@ -14,8 +16,10 @@ import {
   EMPTY_SPACE,
   EMPTY_UNIT,
   lengthTrouble,
+  measuredFrom,
   ROWS,
   spaceOf,
+  typedFrom,
   type UnitFields,
   unitOf,
 } from "./fit-fields.ts";
@@ -79,8 +83,8 @@ function MeasureCell({
 }
 
 /** Old and new as paired columns, filled at the bench, and what comes of it line by line. */
-export function FitTable() {
-  const { page, entries, book, mayBook } = useJob();
+export function FitTable({ measured }: { measured: Measured["unit"] }) {
+  const { page, entries, timeZone, book, mayBook } = useJob();
   const [draft, setDraft] = useDraft<FitDraft>(`fit:${page.job.id}`, EMPTY);
   const { steering, old, made, space } = draft;
   const outcome = useMemo(
@@ -101,6 +105,18 @@ export function FitTable() {
       item: "old and new compared",
       text: (told.length > 0 ? told.join(" ") : "The same in all that was measured.").slice(0, 1900),
       data: { verdict },
+    });
+  };
+  const isEmpty = JSON.stringify(draft) === JSON.stringify(EMPTY);
+  const keepOn = (which: "old" | "made") => {
+    const fact = measuredFrom(draft[which], space, steering);
+    if (!fact) return;
+    const size = [fact.widthMm, fact.heightMm, fact.depthMm].map((each) => each ?? "?").join(" × ");
+    book({
+      kind: "note",
+      item: "radiator and fan measured",
+      text: `${size} mm, for this vehicle's card`,
+      data: dataOf(MeasuredUnit, fact),
     });
   };
   const known = new Set(tasksOf(entries).map(({ words }) => words));
@@ -141,6 +157,18 @@ export function FitTable() {
           }
         />
       </div>
+      {measured && isEmpty && (
+        <div>
+          <Button
+            onClick={() => {
+              const typed = typedFrom(measured.fact);
+              setDraft({ ...EMPTY, steering: measured.fact.steering, old: typed.unit, space: typed.space });
+            }}
+          >
+            Take the old one from the card, measured {dateOf(measured.at, timeZone)}
+          </Button>
+        </div>
+      )}
       <table className="w-full">
         <thead>
           <tr className="text-left">
@@ -257,6 +285,20 @@ export function FitTable() {
             Take {remedies.length === 1 ? "the remedy" : `${remedies.length} remedies`} into this job
           </Button>
         )}
+        <Button
+          weight="quiet"
+          disabled={!mayBook || !measuredFrom(old, space, steering)}
+          onClick={() => keepOn("old")}
+        >
+          Keep the old one on the card
+        </Button>
+        <Button
+          weight="quiet"
+          disabled={!mayBook || !measuredFrom(made, space, steering)}
+          onClick={() => keepOn("made")}
+        >
+          The new one is in: keep it on the card
+        </Button>
         <Button weight="quiet" onClick={() => setDraft(EMPTY)}>
           Clear it
         </Button>

@@ -1,3 +1,4 @@
+import type { MeasuredUnit } from "../../../../core/facts/index.ts";
 import {
   type SeatSide,
   type Space,
@@ -133,5 +134,75 @@ export function spaceOf({ depth, name, fan, plusMinus }: SpaceFields): Space {
     depthMm: { mm: room, plusMinusMm },
     ...(fanMm === undefined ? {} : { behind: [{ name: "fan", mm: fanMm, plusMinusMm }] }),
     behindName: name.trim() || "what is behind it",
+  };
+}
+
+const LENGTHS: [typed: keyof UnitFields, kept: keyof MeasuredUnit][] = [
+  ["width", "widthMm"],
+  ["height", "heightMm"],
+  ["depth", "depthMm"],
+  ["core", "coreMm"],
+  ["outletHeight", "outletHeightMm"],
+  ["outletWide", "outletWideMm"],
+  ["inletHeight", "inletHeightMm"],
+  ["inletWide", "inletWideMm"],
+  ["bottomApart", "bottomApartMm"],
+  ["topApart", "topApartMm"],
+];
+const isYes = (text: string) => (text === "" ? undefined : text === "yes");
+
+/** What was typed of a unit, as the vehicle's card keeps it; nothing where nothing of it was measured. */
+export function measuredFrom(
+  fields: UnitFields,
+  space: SpaceFields,
+  steering: Steering,
+): MeasuredUnit | undefined {
+  const blades = figure(fields.blades);
+  const kept = {
+    ...Object.fromEntries(
+      LENGTHS.flatMap(([typed, name]) => {
+        const length = figure(fields[typed]);
+        return length === undefined ? [] : [[name, length]];
+      }),
+    ),
+    ...given("outletSide", fields.outletSide || undefined),
+    ...given("inletSide", fields.inletSide || undefined),
+    ...given("bushes", isYes(fields.bushes)),
+    ...given("oilCooler", fields.oilCooler || undefined),
+    ...given("plug", fields.plug.trim() || undefined),
+    ...given("blades", blades !== undefined && blades >= 1 && blades <= 30 ? blades : undefined),
+    ...given("pulls", isYes(fields.blows)),
+    ...given("roomMm", figure(space.depth)),
+    ...given("behind", space.name.trim() || undefined),
+    ...given("fanDepthMm", figure(space.fan)),
+  };
+  return Object.keys(kept).length > 0 ? ({ steering, ...kept } as MeasuredUnit) : undefined;
+}
+
+const asTyped = (value: number | undefined) => (value === undefined ? "" : String(value));
+const yesOrNo = (value: boolean | undefined) => (value === undefined ? "" : value ? "yes" : "no");
+
+/** What the vehicle's card keeps, as it would be typed. */
+export function typedFrom(unit: MeasuredUnit): { unit: UnitFields; space: SpaceFields } {
+  return {
+    unit: {
+      ...EMPTY_UNIT,
+      ...Object.fromEntries(
+        LENGTHS.map(([typed, kept]) => [typed, asTyped(unit[kept] as number | undefined)]),
+      ),
+      outletSide: unit.outletSide ?? "",
+      inletSide: unit.inletSide ?? "",
+      bushes: yesOrNo(unit.bushes),
+      oilCooler: unit.oilCooler ?? "",
+      plug: unit.plug ?? "",
+      blades: asTyped(unit.blades),
+      blows: yesOrNo(unit.pulls),
+    },
+    space: {
+      ...EMPTY_SPACE,
+      depth: asTyped(unit.roomMm),
+      name: unit.behind ?? "",
+      fan: asTyped(unit.fanDepthMm),
+    },
   };
 }

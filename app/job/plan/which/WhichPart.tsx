@@ -2,6 +2,7 @@ import { useMemo, useState } from "react";
 import { v4 as newId } from "uuid";
 import { ChosenPart, dataOf } from "../../../../core/facts/index.ts";
 import type { PartLife } from "../../../../core/job/index.ts";
+import type { ShelfItem } from "../../../../core/shelf/index.ts";
 import { repeatFailures, schoolsSay } from "../../../../core/sourcing/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { useMember } from "../../../shell/member.ts";
@@ -13,6 +14,7 @@ import { CostSpread } from "./CostSpread.tsx";
 import { OptionTable } from "./OptionTable.tsx";
 import {
   emptyOption,
+  fromShelf,
   isUntouched,
   MOST_OPTIONS,
   type OptionTroubles,
@@ -33,7 +35,7 @@ const TERMS: [keyof TermsFields, string, string | undefined][] = [
 const hoursWords = (hours: number) => `${Number(hours.toFixed(1))} h`;
 
 /** Options for one part, what each comes to over the time that the shop answers for, and what each school would take. */
-export function WhichPart({ lives }: { lives: readonly PartLife[] }) {
+export function WhichPart({ lives, shelf }: { lives: readonly PartLife[]; shelf: readonly ShelfItem[] }) {
   const { page, book, mayBook } = useJob();
   const { currency } = useMember();
   const [part, setPart] = useDraft(`which-part:${page.job.id}`);
@@ -66,6 +68,9 @@ export function WhichPart({ lives }: { lives: readonly PartLife[] }) {
     known.length > 1
       ? schoolsSay({ options: known, compared: weighed?.compared ?? [], failedBefore: repeats?.gone ?? 0 })
       : [];
+  const offered = shelf.filter(({ item }) => item.toLowerCase() === part.trim().toLowerCase());
+  const takeShelf = () =>
+    setTyped({ terms, options: offered.slice(0, MOST_OPTIONS).map((row) => fromShelf(row, digits)) });
   const choose = (id: string) => {
     const option = sound.find((each) => each.id === id);
     if (part.trim() === "") return setAsked(true);
@@ -99,6 +104,13 @@ export function WhichPart({ lives }: { lives: readonly PartLife[] }) {
             onChange={(event) => setPart(event.target.value)}
           />
         </div>
+        {offered.length > 1 && (
+          <div className="col-span-2 sm:col-span-4">
+            <Button disabled={!mayBook} onClick={takeShelf}>
+              Compare the {Math.min(offered.length, MOST_OPTIONS)} on the shelf
+            </Button>
+          </div>
+        )}
         {TERMS.map(([name, label, unit]) => (
           <div key={name}>
             <TextField

@@ -1,4 +1,5 @@
 import { GRADES, type Grade } from "../../../../core/facts/index.ts";
+import type { ShelfItem } from "../../../../core/shelf/index.ts";
 import { type Option, type Terms, USUAL_BY_GRADE, USUAL_DRAWS } from "../../../../core/sourcing/index.ts";
 
 /** An option as it is typed. */
@@ -39,6 +40,21 @@ export const emptyOption = (id: string, grade: Grade): OptionFields => ({
   days: "",
   partDays: String(USUAL_BY_GRADE[grade].guarantee.partDays),
   labourDays: String(USUAL_BY_GRADE[grade].guarantee.labourDays),
+});
+
+/** What is on the shelf as an option, as it would be typed. */
+export const fromShelf = (
+  { item, grade, supplier, priceCents, freightCents, days, partDays, labourDays }: ShelfItem,
+  digits: number,
+): OptionFields => ({
+  id: `${item} ${grade} ${supplier}`,
+  grade,
+  supplier,
+  price: (priceCents / 10 ** digits).toFixed(digits),
+  freight: (freightCents / 10 ** digits).toFixed(digits),
+  days: String(days),
+  partDays: String(partDays),
+  labourDays: String(labourDays),
 });
 
 export const START: { options: OptionFields[]; terms: TermsFields } = {

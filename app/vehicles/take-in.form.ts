@@ -1,0 +1,18 @@
+import { Transform } from "class-transformer";
+import { IsUUID, Matches } from "class-validator";
+
+export const PLATE = /^[A-Z0-9][A-Z0-9 -]{0,15}$/;
+export const plateOf = (text: string) => text.toUpperCase().replace(/\s+/g, " ").trim();
+
+/** What taking in a car by its plate alone sends. */
+export class TakeInForm {
+  @IsUUID("all", { message: "Load the page again." })
+  vehicleId: string;
+
+  @IsUUID("all", { message: "Load the page again." })
+  jobId: string;
+
+  @Transform(({ value }) => (typeof value === "string" ? plateOf(value) : value))
+  @Matches(PLATE, { message: "The plate: letters, digits, blanks or hyphens, at most 16." })
+  plate: string;
+}

@@ -1,0 +1,20 @@
+import { redirect } from "react-router";
+import { notFound, Refusal } from "../../server/refusal.ts";
+import { takeIn } from "../../server/vehicles/take-in.ts";
+import { checkForm } from "../shell/forms.ts";
+import { guarded } from "../shell/guard.server.ts";
+import { readForm } from "../shell/read-body.server.ts";
+import { TakeInForm } from "./take-in.form.ts";
+
+export const loader = guarded("desk", async () => {
+  throw notFound("A page at this address");
+});
+
+/** A car by its plate alone: its vehicle, a job on it, and on to Ask. */
+export const action = guarded("desk", async ({ request, desk }) => {
+  const checked = checkForm(TakeInForm, await readForm(request));
+  if (checked.fields)
+    throw new Refusal({ message: Object.values(checked.fields).join(" "), fields: checked.fields });
+  const jobId = await desk((given) => takeIn(given, checked.value));
+  return redirect(`/jobs/${jobId}`);
+});

@@ -1,0 +1,14 @@
+export { type Doings, doingsKey, doingsOf } from "./doings.ts";
+export {
+  columnOf,
+  INHIBITORS,
+  type ListTrouble,
+  readShelfList,
+  readShelfRow,
+  SHELF_COLUMNS,
+  SHELF_KINDS,
+  type ShelfColumn,
+  type ShelfItem,
+  type ShelfKind,
+  shelfKey,
+} from "./row.ts";

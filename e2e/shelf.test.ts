@@ -1,0 +1,136 @@
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { ElementHandle, Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { Application, PHONE } from "./support/application.ts";
+import { violations } from "./support/axe.ts";
+import { allSent, bookWords, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
+
+let application: Application;
+let page: Page;
+const folder = mkdtempSync(join(tmpdir(), "shelf-"));
+beforeAll(async () => {
+  application = await Application.open();
+  page = await application.signedIn("maren");
+});
+afterAll(async () => {
+  rmSync(folder, { recursive: true });
+  await application.close();
+});
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+const firstCells = () =>
+  page.$$eval('[aria-label="Shelf as a table"] tbody tr', (rows) =>
+    rows.map((row) => [...row.children].slice(0, 4).map((cell) => cell.textContent ?? "")),
+  );
+async function handIn(text: string): Promise<void> {
+  const path = join(folder, "list.csv");
+  writeFileSync(path, text);
+  const input = (await page.waitForSelector("[data-shelf-list]")) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(path);
+}
+
+describe("the shelf", () => {
+  it("is sorted by any column and searched, and says how each part has done here", async () => {
+    await page.keyboard.press("g");
+    await page.keyboard.press("s");
+    await seen(page, "On the shelf");
+    await page.locator("th button::-p-text(Price)").click();
+    await page.waitForSelector('th[aria-sort="ascending"] ::-p-text(Price)');
+    const prices = (await firstCells()).map(([, , , price = ""]) => Number(price.replace(/[^\d.]/g, "")));
+    expect(prices).toEqual([...prices].sort((a, b) => a - b));
+    await write(page, "Find on the shelf", "radiator pattern tansy");
+    await seen(page, "1 of 19");
+    expect(await page.$eval('[aria-label="Shelf as a table"] tbody', (body) => body.textContent)).toMatch(
+      /\d+ fitted; .*still in/,
+    );
+    expect(await violations(page)).toEqual([]);
+  });
+
+  it("takes one more, says beside each field what is wrong, and takes it off again", async () => {
+    await write(page, "What it is", "Radiator drain");
+    await write(page, "Supplier", "Tansy & Rudge");
+    await write(page, "Price", "0");
+    await write(page, "Days until it is here", "-2");
+    await tap(page, "Put it on the shelf");
+    await seen(page, "A price of 0 is no price.");
+    await seen(page, "Days from 0 to 365.");
+    await write(page, "Price", "4,20");
+    await write(page, "Days until it is here", "1");
+    await tap(page, "Put it on the shelf");
+    await seen(page, "It is on the shelf.");
+    await write(page, "Find on the shelf", "drain");
+    await seen(page, "1 of 20");
+    await tap(page, "Take off: Radiator drain, maker's, Tansy & Rudge");
+    await seen(page, "0 of 19");
+  });
+
+  it("takes in a list whole or not at all, and names each line that is wrong", async () => {
+    await handIn(
+      "part,grade,supplier,price,days\nlower peg,pattern,Tansy & Rudge,3,1\nupper peg,cheap,Tansy & Rudge,0,1\n",
+    );
+    await seen(page, "Nothing was taken in: one line is wrong.");
+    await seen(page, "A price of 0 is no price.");
+    await handIn("part;grade;supplier;price;days;colour\nlower peg;pattern;Tansy & Rudge;3,50;1;black\n");
+    await seen(page, "1 put on the shelf, 0 brought up to date. Left out: colour.");
+    await handIn("part,grade,supplier,price,days\nLower peg,pattern,Tansy & Rudge,4,1\n");
+    await seen(page, "0 put on the shelf, 1 brought up to date.");
+    await handIn(`part,grade\n${"x,".repeat(200_000)}\n`);
+    await seen(page, "is missing");
+    const csv = await page.evaluate(async () => (await fetch("/shelf/list.csv")).text());
+    expect(csv).toContain("part,Lower peg,pattern,Tansy & Rudge,4.00,0.00,1,0,0");
+    await handIn(csv);
+    await seen(page, "0 put on the shelf, 20 brought up to date.");
+    expect(await violations(page)).toEqual([]);
+  });
+
+  it("is read by the desk, which changes nothing, and fits a phone", async () => {
+    const desk = await application.signedIn("dez", PHONE);
+    await application.go(desk, "/shelf");
+    await seen(desk, "1 of 20".replace("1 of", "20 of"));
+    expect(await desk.$("::-p-text(Put it on the shelf)")).toBeNull();
+    const over = await desk.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(over).toBeLessThanOrEqual(0);
+    expect(await violations(desk)).toEqual([]);
+    await desk.browserContext().close();
+  });
+
+  it("is offered on Plan: one tap books a part with its price, another compares what is there", async () => {
+    await application.go(page, `/jobs/${jobId("open-find")}/plan`);
+    await write(page, "Part to buy", "radiator");
+    await tap(page, "Compare the 5 on the shelf");
+    await page.waitForSelector('[role="img"][aria-label*="Coldbrook Parts €"]');
+    await write(page, "Part", "thermal");
+    await page.locator("button::-p-text(thermal switch, maker's)").click();
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(/Thermal switch: maker's, Coldbrook Parts/);
+  });
+});
+
+describe("a car by its plate alone", () => {
+  it("is taken in with a job in one go, and says later what it is", async () => {
+    await application.go(page, "/vehicles");
+    await page.locator("#find").fill("mrw 9999");
+    await tap(page, "Take in MRW 9999 and open a job");
+    await page.waitForFunction(() => /\/jobs\/[0-9a-f-]{36}\/ask$/.test(location.pathname));
+    await page.locator("main ~ * a::-p-text(MRW 9999), header a::-p-text(MRW 9999)").click();
+    await seen(page, "Not known yet: its model and its VIN.");
+    expect(await violations(page)).toEqual([]);
+    await write(page, "Make and model", "Quillon Finch");
+    await write(page, "VIN", "0MRFNCH20XE00999");
+    await tap(page, "Write it down");
+    await seen(page, "A VIN has 17 letters and digits");
+    await write(page, "VIN", "");
+    await tap(page, "Write it down");
+    await seen(page, "Not known yet: its VIN.");
+    await page.locator("button::-p-text(the same model)").click();
+    await seen(page, "not looked at on this one");
+    await tap(page, "Looked at: it is so");
+    await page.waitForFunction(() => !document.body.textContent.includes("not looked at on this one"));
+    expect(await violations(page)).toEqual([]);
+  });
+});

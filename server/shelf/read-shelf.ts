@@ -1,0 +1,92 @@
+import { ChosenPart } from "../../core/facts/index.ts";
+import { type Doings, doingsKey, doingsOf, type ShelfItem } from "../../core/shelf/index.ts";
+import type { Desk } from "../database/connection.ts";
+import { readBooks } from "../jobs/read-books.ts";
+
+export interface OnShelf extends ShelfItem {
+  id: string;
+  /** How it has really done in this shop; nothing where it was never fitted. */
+  doings: Doings | null;
+}
+
+/** What was fitted longer ago says little of what is sold today, and reading it costs the page. */
+const MOST_JOBS = 600;
+
+/** How each part has done, from the books of the last jobs that bought one. */
+export async function readDoings(desk: Desk): Promise<Map<string, Doings>> {
+  const [jobs] = (await desk.sequelize.query(
+    `SELECT id, vehicle_id AS "vehicleId" FROM (
+       SELECT id, vehicle_id, opened_at FROM jobs j
+       WHERE EXISTS (SELECT 1 FROM entries e WHERE e.shop_id = j.shop_id AND e.job_id = j.id AND e.fact = $1)
+       ORDER BY opened_at DESC LIMIT ${MOST_JOBS}) bought ORDER BY opened_at`,
+    { bind: [ChosenPart.fact], transaction: desk.transaction },
+  )) as [{ id: string; vehicleId: string }[], unknown];
+  const books = await readBooks(
+    desk,
+    jobs.map(({ id }) => id),
+  );
+  const byVehicle = new Map<string, { id: string }[]>();
+  for (const job of jobs) byVehicle.set(job.vehicleId, [...(byVehicle.get(job.vehicleId) ?? []), job]);
+  return doingsOf(
+    [...byVehicle.values()].map((ofOne) =>
+      ofOne.map(({ id }) => ({ jobId: id, entries: books.get(id) ?? [] })),
+    ),
+  );
+}
+
+/** Everything on the shop's shelf with how it has done, by what it is. */
+export async function readShelf(desk: Desk): Promise<OnShelf[]> {
+  const { models, transaction } = desk;
+  const rows = await models.ShelfRow.findAll({
+    order: [
+      ["kind", "DESC"],
+      ["item", "ASC"],
+      ["priceCents", "ASC"],
+    ],
+    transaction,
+  });
+  const doings = rows.length > 0 ? await readDoings(desk) : new Map<string, Doings>();
+  return rows.map(
+    ({ id, kind, item, grade, supplier, priceCents, freightCents, days, partDays, labourDays }) => ({
+      id,
+      kind,
+      item,
+      grade,
+      supplier,
+      priceCents,
+      freightCents,
+      days,
+      partDays,
+      labourDays,
+      doings: doings.get(doingsKey({ item, grade, supplier })) ?? null,
+    }),
+  );
+}
+
+const MOST_OFFERED = 400;
+
+/** The parts on the shelf as they can be chosen on a job, by what they are and what they cost. */
+export async function readPartsOnShelf({ models, transaction }: Desk): Promise<ShelfItem[]> {
+  const rows = await models.ShelfRow.findAll({
+    where: { kind: "part" },
+    order: [
+      ["item", "ASC"],
+      ["priceCents", "ASC"],
+    ],
+    limit: MOST_OFFERED,
+    transaction,
+  });
+  return rows.map(
+    ({ kind, item, grade, supplier, priceCents, freightCents, days, partDays, labourDays }) => ({
+      kind,
+      item,
+      grade,
+      supplier,
+      priceCents,
+      freightCents,
+      days,
+      partDays,
+      labourDays,
+    }),
+  );
+}

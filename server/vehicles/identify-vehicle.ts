@@ -1,0 +1,27 @@
+import { UniqueConstraintError } from "sequelize";
+import type { Desk } from "../database/connection.ts";
+import { notFound, Refusal } from "../refusal.ts";
+import { isId } from "./is-id.ts";
+
+/** Writes down what a vehicle is, once somebody knows: model, VIN, what it does. Kept in the audit with who said so. */
+export async function identifyVehicle(
+  { models, transaction, shopId, personId, now }: Desk,
+  vehicleId: string,
+  said: { name: string; vin: string | null; use: string },
+): Promise<void> {
+  const vehicle = isId(vehicleId)
+    ? await models.Vehicle.findOne({ where: { id: vehicleId }, transaction, lock: true })
+    : null;
+  if (!vehicle || !personId) throw notFound("That vehicle");
+  const before = { name: vehicle.name, vin: vehicle.vin, use: vehicle.use };
+  try {
+    await vehicle.update(said, { transaction });
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error;
+    throw new Refusal({ message: "", fields: { vin: "A vehicle with this VIN is in the books already." } });
+  }
+  await models.Audit.create(
+    { shopId, at: now, personId, what: "vehicle identified", about: { vehicleId, from: before, to: said } },
+    { transaction },
+  );
+}
