@@ -90,7 +90,7 @@ function openPlan(): Story {
     .test("pressure-test", "wet-radiator", "15 kPa in 5 min, right tank seam")
     .find("fault", "Radiator leaks at the right tank seam", "leak-radiator")
     .part("radiator", "pattern", "Tansy & Rudge", undefined, false)
-    .waits("parts", "radiator on Thursday's van", 2600);
+    .waits("parts", "radiator on the next van", 2600);
 }
 
 function openFill(): Story {

@@ -163,6 +163,25 @@ describe("does it fit", () => {
   });
 });
 
+describe("will it cool", () => {
+  it("a slim fan cools less than today's, with the range it may be in, and what isn't known is said", async () => {
+    await plan("open-find");
+    await tabOf("Will it cool");
+    await write("Fan draws, in the car", "22");
+    await seen(page, "on one alone it says nothing");
+    await write("Fan draws, new", "8,5");
+    await seen(page, "It cools less than today's, whatever isn't known");
+    await seen(page, "Taken for the same on both: the core's width");
+    await write("An added cooler stands before", "140");
+    await seen(page, "From 0 to 100.");
+    expect(await violations(page)).toEqual([]);
+    await write("An added cooler stands before", "");
+    await tap(page, "Book it");
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(/Will it cool: It cools less.*fail/);
+  });
+});
+
 describe("a bolt", () => {
   it("is the next on the shelf, drawn, and refused where it would bottom", async () => {
     await plan("open-build");
@@ -244,7 +263,7 @@ describe("on a phone", () => {
   it("nothing runs out sideways but what slides by itself", async () => {
     const phone = await application.signedIn("ilse", PHONE);
     await plan("open-build", phone);
-    for (const name of ["Which part", "Does it fit", "Bolt", "Fan wiring", "Order of work"]) {
+    for (const name of ["Which part", "Does it fit", "Will it cool", "Bolt", "Fan wiring", "Order of work"]) {
       await tabOf(name, phone);
       const over = await phone.evaluate(
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,

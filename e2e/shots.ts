@@ -10,7 +10,6 @@ const wanted = process.argv.slice(2);
 
 interface Shot extends Screen {
   size?: Parameters<Page["setViewport"]>[0];
-  dim?: boolean;
 }
 
 /** A main view again, as another name, size or theme; on a narrow screen the entry line is in its drawer. */
@@ -21,10 +20,9 @@ const again = (of: string, shot: Omit<Shot, "path" | "before">): Shot => {
 };
 
 const SHOTS: Shot[] = [
-  // A new vehicle's form is its card's.
-  ...SCREENS.filter(({ name }) => name !== "add-vehicle"),
+  // A new vehicle's form is its card's, and a card is shown on its vehicle.
+  ...SCREENS.filter(({ name }) => name !== "add-vehicle" && name !== "card"),
   ...TOOL_SCREENS,
-  again("prove", { name: "prove-dim-bay", dim: true }),
   again("build", { name: "build-tablet", size: TABLET }),
 ];
 
@@ -32,13 +30,9 @@ const chosen = SHOTS.filter((shot) => wanted.length === 0 || wanted.includes(sho
 mkdirSync(folder, { recursive: true });
 const application = await Application.open();
 try {
-  for (const { name, path, size = DESKTOP, dim, before } of chosen) {
+  for (const { name, path, size = DESKTOP, before } of chosen) {
     const page =
       name === "sign-in" ? await application.visit(size) : await application.signedIn("maren", size);
-    if (dim) {
-      await page.locator("::-p-text(Dim bay)").click();
-      await page.waitForSelector('html[data-theme="dim"]');
-    }
     if (name !== "sign-in") await application.go(page, path);
     await before?.(page);
     await new Promise((resolve) => setTimeout(resolve, 250));

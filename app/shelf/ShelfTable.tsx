@@ -59,13 +59,13 @@ export function ShelfTable({ rows, mayChange }: { rows: OnShelf[]; mayChange: bo
       },
       { header: "Days", accessorKey: "days", meta: "figure" },
       {
-        header: "Part",
+        header: "Part held",
         accessorKey: "partDays",
         cell: ({ row }) => days(row.original.partDays),
         meta: "figure",
       },
       {
-        header: "Labour",
+        header: "Work held",
         accessorKey: "labourDays",
         cell: ({ row }) => days(row.original.labourDays),
         meta: "figure",

@@ -31,5 +31,6 @@ export class Picture {
     data: { fact: "picture", v: 1, width: 1600, height: 1200 },
   };
   static readonly isServers = true;
-  static words = (_: Picture, entry: EntryDraft, system: System) => sentence(entry, system);
+  static words = (_: Picture, { place, item, ...entry }: EntryDraft, system: System) =>
+    sentence({ ...entry, item: [item, place].filter(Boolean).join(", ") }, system);
 }

@@ -13,3 +13,4 @@ export {
   TORQUE_THREADS_MM,
 } from "./torque.ts";
 export { FEEDS, type Feeds, type Neck, type Unit } from "./unit.ts";
+export { type CoolingUnit, type WillItCool, willItCool } from "./will-it-cool.ts";

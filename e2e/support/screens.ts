@@ -37,9 +37,19 @@ async function wiring(page: Page): Promise<void> {
   await page.$eval("[data-sheet]", (part) => part.scrollIntoView());
 }
 
+async function pictures(page: Page): Promise<void> {
+  await page.waitForSelector('[aria-label^="Open the picture: left fan plug"]');
+  await page.$eval('[aria-labelledby="open"]', (part) => part.scrollIntoView());
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll("main img")].every((each) => (each as HTMLImageElement).naturalWidth > 0),
+  );
+}
+
 /** Looked at by their own tests, so that the others need not walk them too. */
 export const TOOL_SCREENS: Screen[] = [
   { name: "which-part", path: job("open-prove", "plan"), before: options },
+  { name: "shelf", path: "/shelf" },
+  { name: "pictures", path: job("open-build", "strip"), before: pictures },
   { name: "fan-wiring", path: job("open-build", "plan"), before: wiring },
 ];
 

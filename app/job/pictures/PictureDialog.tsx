@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button.tsx";
 import { clockOf, dateOf } from "../../ui/dates.ts";
 import { useReturnFocus } from "../../ui/useReturnFocus.ts";
 import { useJob } from "../context.ts";
+import { pictureName } from "./picture-name.ts";
 import { usePictureSource } from "./usePictureSource.ts";
 
 interface Point {
@@ -56,7 +57,7 @@ export function PictureDialog({ picture, onClose }: { picture: PictureLine; onCl
   const focus = useReturnFocus();
   const [put, setPut] = useState<Point>();
   const { words, place, width, height, by, at, arrows } = picture;
-  const name = [place, words].filter(Boolean).join(": ");
+  const name = pictureName({ place, words });
   const point = ({ currentTarget, clientX, clientY }: PointerEvent<HTMLDivElement>) => {
     if (!mayBook) return;
     const box = currentTarget.getBoundingClientRect();

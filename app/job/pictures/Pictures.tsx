@@ -4,6 +4,7 @@ import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
 import { PictureDialog } from "./PictureDialog.tsx";
+import { pictureName } from "./picture-name.ts";
 import { TakePicture } from "./TakePicture.tsx";
 import { usePictureSource } from "./usePictureSource.ts";
 
@@ -11,7 +12,7 @@ function Thumb({ picture, onOpen }: { picture: PictureLine; onOpen: () => void }
   const { waiting } = useJob();
   const source = usePictureSource(picture.id, "small");
   const { words, place, arrows } = picture;
-  const name = [place, words].filter(Boolean).join(": ");
+  const name = pictureName({ place, words });
   return (
     <li>
       <button
@@ -74,7 +75,7 @@ export function Pictures() {
       </div>
       {isNone ? (
         <p className="text-ink-2">
-          None yet. Take one before you unplug; place and device are taken out of it.
+          None yet. Take one before you unplug; what a camera writes into it is taken out.
         </p>
       ) : (
         <PictureList />

@@ -1,4 +1,5 @@
 import { ChosenPart, dataOf, type Grade } from "../../../core/facts/index.ts";
+import { findingOf } from "../../../core/job/index.ts";
 import type { ShelfItem } from "../../../core/shelf/index.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -9,10 +10,14 @@ const MOST = 8;
 
 /** Parts that the shop has on its shelf, each chosen in one tap with its price and guarantee. */
 export function FromShelf({ shelf, named }: { shelf: readonly ShelfItem[]; named: string }) {
-  const { book, mayBook } = useJob();
+  const { entries, book, mayBook } = useJob();
   const { currency } = useMember();
   const wanted = named.trim().toLowerCase();
-  const rows = shelf.filter(({ item }) => item.toLowerCase().includes(wanted));
+  const found = findingOf(entries)?.words.toLowerCase() ?? "";
+  const isMeant = ({ item }: ShelfItem) => found.includes(item.toLowerCase());
+  const rows = shelf
+    .filter(({ item }) => item.toLowerCase().includes(wanted))
+    .sort((a, b) => Number(isMeant(b)) - Number(isMeant(a)));
   if (rows.length === 0) return null;
   return (
     <div>

@@ -3,6 +3,7 @@ import type { ShelfItem } from "../../../core/shelf/index.ts";
 import type { LastOnModel } from "../../../server/jobs/read-last-on-model.ts";
 import type { Measured } from "../../../server/vehicles/read-measured.ts";
 import { type Tool, ToolTabs } from "../ToolTabs.tsx";
+import { WillItCoolPart } from "./cool/WillItCoolPart.tsx";
 import { Bolt } from "./fit/Bolt.tsx";
 import { FitTable } from "./fit/FitTable.tsx";
 import { OrderOfWorkPart } from "./order/OrderOfWork.tsx";
@@ -24,6 +25,7 @@ export function PlanTools({
   const tools: Tool[] = [
     ["which", "Which part", <WhichPart key="which" lives={lives} shelf={shelf} />],
     ["fit", "Does it fit", <FitTable key="fit" measured={measured} />],
+    ["cool", "Will it cool", <WillItCoolPart key="cool" />],
     ["bolt", "Bolt", <Bolt key="bolt" />],
     ["wiring", "Fan wiring", <FanWiringPart key="wiring" />],
     ["order", "Order of work", <OrderOfWorkPart key="order" last={last} />],
