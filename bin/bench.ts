@@ -8,6 +8,7 @@ import { benchJudgedLogs } from "./bench/judged-logs.ts";
 import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
 import type { Figure } from "./bench/measure.ts";
+import { benchPlanToBuild } from "./bench/plan-to-build.ts";
 import { benchSlowHands } from "./bench/slow-hands.ts";
 import { benchSourcing } from "./bench/sourcing.ts";
 
@@ -22,6 +23,7 @@ const BENCHES: Record<string, () => Promise<Figure[]>> = {
   "find-tap": benchFindTap,
   "slow-hands": benchSlowHands,
   sourcing: benchSourcing,
+  "plan-to-build": benchPlanToBuild,
 };
 
 const asked = process.argv.slice(2);

@@ -11,16 +11,18 @@ export interface OnShelf extends ShelfItem {
 
 /** What was fitted longer ago says little of what is sold today, and reading it costs the page. */
 const MOST_JOBS = 600;
+const LOOKED_AT = 2000;
 
 /** How each part has done, from the books of the last jobs that bought one. */
 export async function readDoings(desk: Desk): Promise<Map<string, Doings>> {
   const [jobs] = (await desk.sequelize.query(
     `SELECT id, vehicle_id AS "vehicleId" FROM (
-       SELECT id, vehicle_id, opened_at FROM jobs j
-       WHERE EXISTS (SELECT 1 FROM entries e WHERE e.shop_id = j.shop_id AND e.job_id = j.id AND e.fact = $1)
-       ORDER BY opened_at DESC LIMIT ${MOST_JOBS}) bought ORDER BY opened_at`,
+       SELECT shop_id, id, vehicle_id, number, opened_at FROM jobs ORDER BY number DESC LIMIT ${LOOKED_AT}) j
+     WHERE EXISTS (SELECT 1 FROM entries e WHERE e.shop_id = j.shop_id AND e.job_id = j.id AND e.fact = $1)
+     ORDER BY opened_at DESC LIMIT ${MOST_JOBS}`,
     { bind: [ChosenPart.fact], transaction: desk.transaction },
   )) as [{ id: string; vehicleId: string }[], unknown];
+  jobs.reverse();
   const books = await readBooks(
     desk,
     jobs.map(({ id }) => id),

@@ -15,6 +15,9 @@ export interface CardChanged {
 export async function readCardChanges(
   { models, sequelize, transaction }: Desk,
   vehicleId: string,
+  /** Who is who, and the vehicle's jobs by their ids. */
+  names: ReadonlyMap<string, string>,
+  jobs: readonly { id: string; number: number }[],
 ): Promise<CardChanged[]> {
   const rows = await models.Audit.findAll({
     where: sequelize.and(
@@ -23,15 +26,14 @@ export async function readCardChanges(
     ),
     order: [["id", "DESC"]],
     limit: MOST_CHANGES,
+    raw: true,
     transaction,
   });
-  const people = await models.Person.findAll({ attributes: ["id", "name"], transaction });
-  const jobs = await models.Job.findAll({ where: { vehicleId }, attributes: ["id", "number"], transaction });
   return rows.map(({ at, personId, about }) => {
     const job = jobs.find(({ id }) => id === about.jobId)?.number;
     return {
       at: at.toISOString(),
-      by: people.find(({ id }) => id === personId)?.name ?? null,
+      by: names.get(personId ?? "") ?? null,
       ...(job === undefined ? {} : { job }),
       changes: (about.changes ?? []) as CardChange[],
     };

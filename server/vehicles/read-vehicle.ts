@@ -17,7 +17,9 @@ export async function readVehicle(desk: Desk, id: string) {
   const card = await models.CoolingCard.findOne({ where: { vehicleId: id }, transaction });
   const jobs = await models.Job.findAll({
     where: { vehicleId: id },
+    attributes: ["id", "number", "openedAt", "signedAt", "signedBy"],
     order: [["openedAt", "ASC"]],
+    raw: true,
     transaction,
   });
   const books = await readBooks(
@@ -25,7 +27,7 @@ export async function readVehicle(desk: Desk, id: string) {
     jobs.map((job) => job.id),
   );
   const bookOf = (jobId: string) => books.get(jobId) ?? [];
-  const people = await models.Person.findAll({ attributes: ["id", "name"], transaction });
+  const people = await models.Person.findAll({ attributes: ["id", "name"], raw: true, transaction });
   const nameOf = new Map(people.map((person) => [person.id, person.name]));
   const levels = jobs.flatMap((job) => factsOf(bookOf(job.id), CoolantLevel).map(({ entry }) => entry));
   const { plate, vin, name, use, distanceKm } = vehicle;
@@ -37,7 +39,7 @@ export async function readVehicle(desk: Desk, id: string) {
       model: card ? null : ((await cardOfModel(desk, id))?.plate ?? null),
     },
     measured: measuredOf(jobs.map((job) => bookOf(job.id))),
-    changes: await readCardChanges(desk, id),
+    changes: await readCardChanges(desk, id, nameOf, jobs),
     jobs: jobs
       .map((job) => ({
         id: job.id,
