@@ -236,6 +236,17 @@ describe("the order of work", () => {
     await seen(page, "it would hang by its lines.");
     await tap(page, "Later: Engine cold");
     await page.waitForSelector('ol[aria-label="Order of work"] li:first-child ::-p-text(Car on stands)');
+    const [stands, cold] = [await page.$('[data-drag="stands"]'), await page.$('[data-drag="cold"]')];
+    await stands?.evaluate((grip) => grip.scrollIntoView({ block: "center" }));
+    const [from, to] = [await stands?.boundingBox(), await cold?.boundingBox()];
+    if (!from || !to) throw new Error("nothing to drag by");
+    await page.mouse.move(from.x + 10, from.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 10, from.y + 30, { steps: 4 });
+    await page.mouse.move(to.x + 10, to.y + 20, { steps: 8 });
+    await page.mouse.up();
+    await page.waitForSelector('ol[aria-label="Order of work"] li:first-child ::-p-text(Engine cold)');
+    await tap(page, "Later: Engine cold");
     expect(await violations(page)).toEqual([]);
     await tap(page, "Take this order");
     await allSent(page);

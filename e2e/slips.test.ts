@@ -218,7 +218,7 @@ describe("single keys", () => {
     await focusOn("#next-test");
     await page.keyboard.press("g");
     await page.keyboard.press("s");
-    await page.waitForFunction(() => location.pathname === "/shop");
+    await page.waitForFunction(() => location.pathname === "/shelf");
     await application.go(page, `/jobs/${jobId("open-find")}/find`);
     expect(await bookedLines(page)).toBe(before);
   });

@@ -20,7 +20,12 @@ export function MeasuredRows({
   const rows: [string, string | undefined][] = said
     ? [
         ["Overall", [said.widthMm, said.heightMm, said.depthMm].map((each) => mm(each) ?? "?").join(" × ")],
-        ["Core, thick", mm(said.coreMm)],
+        [
+          "Core",
+          [said.coreWidthMm, said.coreHeightMm, said.coreMm].some((each) => each !== undefined)
+            ? [said.coreWidthMm, said.coreHeightMm, said.coreMm].map((each) => mm(each) ?? "?").join(" × ")
+            : undefined,
+        ],
         [
           "Engine outlet feeds",
           said.outletSide &&
@@ -40,6 +45,17 @@ export function MeasuredRows({
           [mm(said.bottomApartMm), mm(said.topApartMm)].filter(Boolean).join(", ") || undefined,
         ],
         ["Pegs in rubber", said.bushes === undefined ? undefined : said.bushes ? "yes" : "no"],
+        [
+          "Fan mounts apart",
+          [mm(said.mountsApartMm), said.mountThreadMm && `M${said.mountThreadMm}`]
+            .filter(Boolean)
+            .join(", ") || undefined,
+        ],
+        [
+          "Mounts for the condenser",
+          said.condenserMounts === undefined ? undefined : said.condenserMounts ? "yes" : "no",
+        ],
+        ["Top to skid plate", mm(said.belowMm)],
         ["Oil cooler", said.oilCooler],
         ["Fan's plug", said.plug],
         [

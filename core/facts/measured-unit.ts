@@ -38,6 +38,26 @@ export class MeasuredUnit {
   @Millimetres()
   coreMm?: number;
 
+  @Millimetres()
+  coreWidthMm?: number;
+
+  @Millimetres()
+  coreHeightMm?: number;
+
+  @Millimetres()
+  mountsApartMm?: number;
+
+  @Millimetres()
+  mountThreadMm?: number;
+
+  @IsOptional()
+  @IsBoolean({ message: "There, or not." })
+  condenserMounts?: boolean;
+
+  /** From its top to the skid plate. */
+  @Millimetres()
+  belowMm?: number;
+
   @OneOf(SIDES)
   outletSide?: (typeof SIDES)[number];
 

@@ -30,9 +30,10 @@ export function useGrowth(jobId: string, lastSeq: number): void {
     };
     const ask = async () => {
       if (!navigator.onLine) return;
-      const answer = await fetch(`/jobs/${jobId}/grown`, { headers: { Accept: "application/json" } }).catch(
-        () => undefined,
-      );
+      const answer = await fetch(`/jobs/${jobId}/grown`, {
+        headers: { Accept: "application/json" },
+        redirect: "manual",
+      }).catch(() => undefined);
       const said: unknown = await answer?.json().catch(() => undefined);
       const seq = (said as { lastSeq?: unknown } | undefined)?.lastSeq;
       if (answer?.ok && typeof seq === "number") look(seq);

@@ -1,5 +1,5 @@
 const LONGEST_SIDE = 1600;
-const MOST_BYTES = 60_000_000;
+const MOST_BYTES = 30_000_000;
 const MOST_SIDE = 16_000;
 const QUALITY = 0.82;
 

@@ -85,7 +85,7 @@ function MeasureCell({
 /** Old and new as paired columns, filled at the bench, and what comes of it line by line. */
 export function FitTable({ measured }: { measured: Measured["unit"] }) {
   const { page, entries, timeZone, book, mayBook } = useJob();
-  const [draft, setDraft] = useDraft<FitDraft>(`fit:${page.job.id}`, EMPTY);
+  const [draft, setDraft] = useDraft<FitDraft>(`fit-2:${page.job.id}`, EMPTY);
   const { steering, old, made, space } = draft;
   const outcome = useMemo(
     () => worked(true, () => compareUnits(unitOf(old, steering), unitOf(made, steering), spaceOf(space))),
@@ -211,6 +211,7 @@ export function FitTable({ measured }: { measured: Measured["unit"] }) {
           [
             ["depth", "Room behind its face", "mm"],
             ["fan", "Fan in that room, deep", "mm"],
+            ["below", "Room from its top to the skid plate", "mm"],
             ["plusMinus", "Give or take", "mm"],
           ] as const
         ).map(([name, label, unit]) => (

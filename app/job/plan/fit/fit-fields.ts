@@ -13,6 +13,8 @@ export const EMPTY_UNIT = {
   height: "",
   depth: "",
   core: "",
+  coreWidth: "",
+  coreHeight: "",
   outletSide: "",
   outletHeight: "",
   outletWide: "",
@@ -23,13 +25,16 @@ export const EMPTY_UNIT = {
   topApart: "",
   bushes: "",
   oilCooler: "",
+  mountsApart: "",
+  mountThread: "",
+  condenser: "",
   plug: "",
   blades: "",
   blows: "",
 };
 export type UnitFields = typeof EMPTY_UNIT;
 
-export const EMPTY_SPACE = { depth: "", name: "", fan: "", plusMinus: "2" };
+export const EMPTY_SPACE = { depth: "", name: "", fan: "", below: "", plusMinus: "2" };
 export type SpaceFields = typeof EMPTY_SPACE;
 
 /** Every row of the paired columns: a length, a word, or one of a few. */
@@ -43,6 +48,8 @@ export const ROWS: {
   { name: "height", label: "Overall height" },
   { name: "depth", label: "Overall depth" },
   { name: "core", label: "Core thickness" },
+  { name: "coreWidth", label: "Core width" },
+  { name: "coreHeight", label: "Core height" },
   { name: "outletSide", label: "Engine outlet feeds the neck on the", options: ["driver", "passenger"] },
   { name: "outletHeight", label: "Its height" },
   { name: "outletWide", label: "Its width across" },
@@ -53,6 +60,9 @@ export const ROWS: {
   { name: "topApart", label: "Two pegs above, apart" },
   { name: "bushes", label: "Pegs stand in rubber", options: ["yes", "no"] },
   { name: "oilCooler", label: "Oil cooler", options: ["none", "internal", "external"] },
+  { name: "mountsApart", label: "Fan and shroud mounts, apart" },
+  { name: "mountThread", label: "Thread of their bolts, M" },
+  { name: "condenser", label: "Mounts for the condenser", options: ["yes", "no"] },
   { name: "plug", label: "Fan's plug", isWord: true },
   { name: "blades", label: "Blades" },
   { name: "blows", label: "Fan pulls toward the engine", options: ["yes", "no"] },
@@ -91,6 +101,14 @@ function neckOf(
   ];
 }
 
+const isYes = (text: string) => (text === "" ? undefined : text === "yes");
+
+/** Both or neither: how far apart they stand says nothing without their thread. */
+function mountsOf({ mountsApart, mountThread }: UnitFields) {
+  const [apartMm, threadMm] = [figure(mountsApart), figure(mountThread)];
+  return apartMm === undefined || threadMm === undefined ? {} : { mounts: { apartMm, threadMm } };
+}
+
 /** What was measured, as the core takes it: what isn't filled in isn't there. */
 export function unitOf(fields: UnitFields, steering: Steering): Unit {
   const necks = [
@@ -105,6 +123,10 @@ export function unitOf(fields: UnitFields, steering: Steering): Unit {
     ...given("heightMm", figure(fields.height)),
     ...given("depthMm", figure(fields.depth)),
     ...given("coreThicknessMm", figure(fields.core)),
+    ...given("coreWidthMm", figure(fields.coreWidth)),
+    ...given("coreHeightMm", figure(fields.coreHeight)),
+    ...mountsOf(fields),
+    ...given("condenserMounts", isYes(fields.condenser)),
     ...(necks.length > 0 ? { necks } : {}),
     ...(hasPegs
       ? {
@@ -124,13 +146,17 @@ export function unitOf(fields: UnitFields, steering: Steering): Unit {
 }
 
 /** The room behind the face of the radiator, with the fan that stands in it. */
-export function spaceOf({ depth, name, fan, plusMinus }: SpaceFields): Space {
+export function spaceOf({ depth, name, fan, below, plusMinus }: SpaceFields): Space {
   const room = figure(depth);
-  if (room === undefined) return {};
+  const high = figure(below);
+  const height =
+    high === undefined ? {} : { heightMm: { mm: high, plusMinusMm: Math.min(figure(plusMinus) ?? 0, high) } };
+  if (room === undefined) return height;
   const fanMm = figure(fan);
   // Nothing is off by more than itself.
   const plusMinusMm = Math.min(figure(plusMinus) ?? 0, room, fanMm ?? room);
   return {
+    ...height,
     depthMm: { mm: room, plusMinusMm },
     ...(fanMm === undefined ? {} : { behind: [{ name: "fan", mm: fanMm, plusMinusMm }] }),
     behindName: name.trim() || "what is behind it",
@@ -142,6 +168,10 @@ const LENGTHS: [typed: keyof UnitFields, kept: keyof MeasuredUnit][] = [
   ["height", "heightMm"],
   ["depth", "depthMm"],
   ["core", "coreMm"],
+  ["coreWidth", "coreWidthMm"],
+  ["coreHeight", "coreHeightMm"],
+  ["mountsApart", "mountsApartMm"],
+  ["mountThread", "mountThreadMm"],
   ["outletHeight", "outletHeightMm"],
   ["outletWide", "outletWideMm"],
   ["inletHeight", "inletHeightMm"],
@@ -149,8 +179,6 @@ const LENGTHS: [typed: keyof UnitFields, kept: keyof MeasuredUnit][] = [
   ["bottomApart", "bottomApartMm"],
   ["topApart", "topApartMm"],
 ];
-const isYes = (text: string) => (text === "" ? undefined : text === "yes");
-
 /** What was typed of a unit, as the vehicle's card keeps it; nothing where nothing of it was measured. */
 export function measuredFrom(
   fields: UnitFields,
@@ -168,6 +196,7 @@ export function measuredFrom(
     ...given("outletSide", fields.outletSide || undefined),
     ...given("inletSide", fields.inletSide || undefined),
     ...given("bushes", isYes(fields.bushes)),
+    ...given("condenserMounts", isYes(fields.condenser)),
     ...given("oilCooler", fields.oilCooler || undefined),
     ...given("plug", fields.plug.trim() || undefined),
     ...given("blades", blades !== undefined && blades >= 1 && blades <= 30 ? blades : undefined),
@@ -175,6 +204,7 @@ export function measuredFrom(
     ...given("roomMm", figure(space.depth)),
     ...given("behind", space.name.trim() || undefined),
     ...given("fanDepthMm", figure(space.fan)),
+    ...given("belowMm", figure(space.below)),
   };
   return Object.keys(kept).length > 0 ? ({ steering, ...kept } as MeasuredUnit) : undefined;
 }
@@ -193,6 +223,7 @@ export function typedFrom(unit: MeasuredUnit): { unit: UnitFields; space: SpaceF
       outletSide: unit.outletSide ?? "",
       inletSide: unit.inletSide ?? "",
       bushes: yesOrNo(unit.bushes),
+      condenser: yesOrNo(unit.condenserMounts),
       oilCooler: unit.oilCooler ?? "",
       plug: unit.plug ?? "",
       blades: asTyped(unit.blades),
@@ -203,6 +234,7 @@ export function typedFrom(unit: MeasuredUnit): { unit: UnitFields; space: SpaceF
       depth: asTyped(unit.roomMm),
       name: unit.behind ?? "",
       fan: asTyped(unit.fanDepthMm),
+      below: asTyped(unit.belowMm),
     },
   };
 }

@@ -1,4 +1,3 @@
-import { ArrowDown, ArrowUp } from "lucide-react";
 import { useState } from "react";
 import { dataOf, OrderOfWork } from "../../../../core/facts/index.ts";
 import { workOrderOf } from "../../../../core/job/index.ts";
@@ -19,6 +18,7 @@ import { ChipsMany, ChipsOne } from "../../../ui/Chips.tsx";
 import { hoursAndMinutes } from "../../../ui/dates.ts";
 import { useJob } from "../../context.ts";
 import { LastTime } from "../../LastTime.tsx";
+import { StepList } from "./StepList.tsx";
 
 interface Typed {
   goal: Goal;
@@ -84,46 +84,7 @@ export function OrderOfWorkPart({ last }: { last: LastOnModel | null }) {
         {pairs.length > 0 && `; two people for: ${pairs.map(({ name }) => name.toLowerCase()).join("; ")}`}.
       </p>
       <div role="alert">{refused && <p className="border-ink border-l-4 pl-3 font-bold">{refused}</p>}</div>
-      <ol aria-label="Order of work" className="border-ink border-t-2">
-        {steps.map(({ id, name, why, minutes, waitMinutes: waits, tools, people, caution }, index) => (
-          <li key={id} className="flex items-start gap-3 border-rule border-b py-2">
-            <span className="figure w-8 pt-1 text-right text-xl">{index + 1}</span>
-            <span className="flex-1">
-              <span className="block font-bold">{name}</span>
-              <span className="block">{why}</span>
-              <span className="block text-ink-2">
-                {[
-                  `${minutes} min`,
-                  waits > 0 ? `then ${waits} min by itself` : "",
-                  people === 2 ? "two people" : "",
-                  ...tools,
-                ]
-                  .filter(Boolean)
-                  .join(" · ")}
-              </span>
-              {caution && <span className="mt-1 block border-ink border-l-4 pl-2 font-bold">{caution}</span>}
-            </span>
-            <span className="flex shrink-0 gap-1">
-              <Button
-                className="px-3"
-                aria-label={`Earlier: ${name}`}
-                disabled={!mayBook}
-                onClick={() => move(id, index - 1)}
-              >
-                <ArrowUp aria-hidden="true" />
-              </Button>
-              <Button
-                className="px-3"
-                aria-label={`Later: ${name}`}
-                disabled={!mayBook}
-                onClick={() => move(id, index + 1)}
-              >
-                <ArrowDown aria-hidden="true" />
-              </Button>
-            </span>
-          </li>
-        ))}
-      </ol>
+      <StepList steps={steps} isOff={!mayBook} onMove={move} />
       <div>
         <Button disabled={!mayBook} onClick={take}>
           Take this order
