@@ -109,6 +109,8 @@ describe("a whole job, by keyboard alone", () => {
     await toWork(page);
     await pressNext(page);
     await at(page, "strip");
+    // The stage says itself first; who types before that is ahead of the page.
+    await page.waitForFunction(() => document.activeElement?.hasAttribute("data-stage-heading"));
 
     await page.keyboard.press("/");
     await page.keyboard.type("out undertray");
