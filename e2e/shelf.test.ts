@@ -111,6 +111,26 @@ describe("the shelf", () => {
   });
 });
 
+describe("with no server to be had", () => {
+  it("no page is taken away: each says that nothing was changed", async () => {
+    await application.go(page, "/shelf");
+    await page.setOfflineMode(true);
+    await handIn("part,grade,supplier,price,days\nupper peg,pattern,Tansy & Rudge,3,1\n");
+    await seen(page, "No server to be had: nothing was changed.");
+    await page.setOfflineMode(false);
+    await application.go(page, "/vehicles");
+    await page.locator("#find").fill("mrw 7777");
+    await page.waitForSelector("::-p-aria(Take in MRW 7777 and open a job)");
+    await page.setOfflineMode(true);
+    await tap(page, "Take in MRW 7777 and open a job");
+    await seen(page, "No server to be had: nothing was changed.");
+    await page.setOfflineMode(false);
+    await page.locator("#find").fill("mrw2417");
+    await seen(page, "One vehicle");
+    expect(await page.$("::-p-text(and open a job)")).toBeNull();
+  });
+});
+
 describe("a car by its plate alone", () => {
   it("is taken in with a job in one go, and says later what it is", async () => {
     await application.go(page, "/vehicles");

@@ -37,9 +37,7 @@ function JobSlip({ slip, now }: { slip: Slip; now: number }) {
         <span className="figure text-ink-2 text-sm">№ {slip.number}</span>
       </span>
       <span className="text-ink-2">
-        {slip.vehicle}
-        {slip.bay && ` · ${slip.bay}`}
-        {slip.assignedTo && ` · ${slip.assignedTo}`}
+        {[slip.vehicle || "model not known yet", slip.bay, slip.assignedTo].filter(Boolean).join(" · ")}
       </span>
       <span>{slip.finding ?? slip.complaint ?? "Complaint not written yet"}</span>
       <span className="flex items-center gap-1" role="img" aria-label={`In ${STAGE_NAMES[slip.stage]}`}>

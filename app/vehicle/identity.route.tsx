@@ -4,6 +4,7 @@ import { identifyVehicle } from "../../server/vehicles/identify-vehicle.ts";
 import { ownCard, takeCard } from "../../server/vehicles/take-card.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
+import { keptPosting } from "../shell/kept/posting.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { IdentityForm } from "./identity.form.ts";
 
@@ -25,3 +26,5 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
   } else throw notFound("That");
   return data({ isDone: true });
 });
+
+export const clientAction = keptPosting();

@@ -10,7 +10,7 @@ import { ButtonLink } from "../ui/Button.tsx";
 import { dateOf } from "../ui/dates.ts";
 import { Figure } from "../ui/Figure.tsx";
 import { TakeIn } from "./TakeIn.tsx";
-import { plateOf } from "./take-in.form.ts";
+import { samePlate } from "./take-in.form.ts";
 
 export const meta = () => [{ title: "Vehicles · Warm Ledger" }];
 
@@ -118,7 +118,7 @@ export default function Vehicles() {
           ))}
         </ul>
       )}
-      {search && <TakeIn typed={search} isThere={vehicles.some(({ plate }) => plate === plateOf(search))} />}
+      {search && <TakeIn typed={search} isThere={vehicles.some(({ plate }) => samePlate(plate, search))} />}
     </main>
   );
 }

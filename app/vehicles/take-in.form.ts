@@ -4,6 +4,10 @@ import { IsUUID, Matches } from "class-validator";
 export const PLATE = /^[A-Z0-9][A-Z0-9 -]{0,15}$/;
 export const plateOf = (text: string) => text.toUpperCase().replace(/\s+/g, " ").trim();
 
+/** The same plate, with or without its blanks and hyphens. */
+export const samePlate = (a: string, b: string) => bare(a) === bare(b);
+const bare = (plate: string) => plate.toUpperCase().replace(/[\s-]/g, "");
+
 /** What taking in a car by its plate alone sends. */
 export class TakeInForm {
   @IsUUID("all", { message: "Load the page again." })

@@ -3,6 +3,7 @@ import { notFound, Refusal } from "../../server/refusal.ts";
 import { takeIn } from "../../server/vehicles/take-in.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
+import { keptPosting } from "../shell/kept/posting.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { TakeInForm } from "./take-in.form.ts";
 
@@ -18,3 +19,5 @@ export const action = guarded("desk", async ({ request, desk }) => {
   const jobId = await desk((given) => takeIn(given, checked.value));
   return redirect(`/jobs/${jobId}`);
 });
+
+export const clientAction = keptPosting();

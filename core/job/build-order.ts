@@ -1,13 +1,11 @@
 import { lastFact, OrderOfWork } from "../facts/index.ts";
-import { type Entry, fitVerdicts, type StepOff, stepsOff, thing } from "../ledger/index.ts";
-import { backNow, inOrder, stepsFor } from "../order/index.ts";
+import { type Entry, fitVerdicts, type StepOff, stepsOff } from "../ledger/index.ts";
+import { backNow, FEATURES, inOrder, stepsFor } from "../order/index.ts";
 
 /** A step to undo, with what is to be looked at and what it waits for. */
 export interface BackStep extends StepOff {
   /** What stands in its way, in words; advice, it holds nobody. */
   waitsFor: string[];
-  /** What the step wrote out, in words. */
-  things: string[];
 }
 
 export interface BuildOrder {
@@ -15,8 +13,6 @@ export interface BuildOrder {
   now: BackStep[];
   waits: BackStep[];
 }
-
-const EVERY_FEATURE_GOAL = "radiator";
 
 /**
  * The order of work turned round: of the steps that were done and aren't undone, what can go back now, and what waits for
@@ -26,7 +22,8 @@ export function buildOrder(entries: readonly Entry[]): BuildOrder {
   const off = new Map(stepsOff(entries).map((each) => [each.step, each]));
   if (off.size === 0) return { now: [], waits: [] };
   const said = lastFact(entries, OrderOfWork)?.fact;
-  const steps = inOrder(stepsFor(said?.goal ?? EVERY_FEATURE_GOAL, said?.features ?? []), said?.order ?? []);
+  // The whole graph, whatever the last order says that the car has: what holds what up doesn't change with it.
+  const steps = inOrder(stepsFor("radiator", FEATURES), said?.order ?? []);
   const { waits } = backNow(steps, new Set(off.keys()));
   const holders = new Map(waits.map(({ step, for: holding }) => [step.id, holding.map(({ id }) => id)]));
   const verdicts = fitVerdicts(entries);
@@ -39,11 +36,7 @@ export function buildOrder(entries: readonly Entry[]): BuildOrder {
       const unseen = (each.back.after ?? [])
         .filter(({ check }) => verdicts.get(check) !== "pass")
         .map(({ because }) => because);
-      return {
-        ...each,
-        waitsFor: [...held, ...unseen],
-        things: (each.back.takes ?? []).map((taken) => thing(taken)),
-      };
+      return { ...each, waitsFor: [...held, ...unseen] };
     });
   return {
     now: all.filter(({ waitsFor }) => waitsFor.length === 0),

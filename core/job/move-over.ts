@@ -1,23 +1,18 @@
 import { factsOf, type MovedHow, MovedOver } from "../facts/index.ts";
 import type { Entry } from "../ledger/index.ts";
+import { partKind } from "./part-kind.ts";
 import { type ChosenPartLine, chosenParts } from "./parts.ts";
 
 /** What sits on an old part and is wanted on the new one. */
-const MOVES: { parts: RegExp; what: readonly string[] }[] = [
-  {
-    parts: /radiator/,
-    what: ["bushes", "pegs", "nuts and clips", "brackets", "hose hook", "drain", "sensor or switch", "cap"],
-  },
-  {
-    parts: /fan|motor|shroud/,
-    what: ["plug and its bracket", "resistor or module", "spring nuts", "loom clips"],
-  },
-  { parts: /cooler|condenser/, what: ["bushes", "brackets", "fittings"] },
-];
+const MOVES = {
+  radiator: ["bushes", "pegs", "nuts and clips", "brackets", "hose hook", "drain", "sensor or switch", "cap"],
+  fan: ["plug and its bracket", "resistor or module", "spring nuts", "loom clips"],
+  cooler: ["bushes", "brackets", "fittings"],
+} as const;
 
 export interface MoveOver {
   part: ChosenPartLine;
-  rows: { what: string; how?: MovedHow; entryId?: string }[];
+  rows: { what: string; how?: MovedHow }[];
   /** What nobody has said anything of: on the old part still, for all that is known. */
   left: string[];
 }
@@ -26,11 +21,11 @@ export interface MoveOver {
 export function moveOver(entries: readonly Entry[]): MoveOver[] {
   const said = factsOf(entries, MovedOver);
   return chosenParts(entries).flatMap((part) => {
-    const what = MOVES.find(({ parts }) => parts.test(part.item.toLowerCase()))?.what;
-    if (!what) return [];
-    const rows = what.map((name) => {
+    const kind = partKind(part.item);
+    if (!kind) return [];
+    const rows = MOVES[kind].map((name) => {
       const last = said.findLast(({ fact }) => fact.part === part.entryId && fact.what === name);
-      return { what: name, ...(last ? { how: last.fact.how, entryId: last.entry.id } : {}) };
+      return { what: name, ...(last ? { how: last.fact.how } : {}) };
     });
     return [{ part, rows, left: rows.filter(({ how }) => !how).map((row) => row.what) }];
   });

@@ -4,6 +4,7 @@ import type { Entry } from "../book/index.ts";
 import { CheckedPart, ChosenPart, dataOf, NoParts, OpenedWithout, RefusedPart } from "../facts/index.ts";
 import { openItems } from "../ledger/index.ts";
 import { looksFor, partsGate } from "./index.ts";
+import { partKind } from "./part-kind.ts";
 
 const chosen: Partial<Entry> = {
   id: "chosen",
@@ -57,5 +58,26 @@ describe("the parts gate", () => {
       "right variant and year",
       "nothing missing",
     ]);
+  });
+});
+
+describe("which kind of part a name means", () => {
+  it.each([
+    ["radiator", "radiator"],
+    ["All-metal radiator", "radiator"],
+    ["radiator (all-metal)", "radiator"],
+    ["radiator assembly", "radiator"],
+    ["left fan motor", "fan"],
+    ["fan assembly", "fan"],
+    ["oil cooler", "cooler"],
+    ["condenser", "cooler"],
+    ["radiator cap", undefined],
+    ["radiator hose", undefined],
+    ["fan relay", undefined],
+    ["fan belt", undefined],
+    ["thermal switch", undefined],
+  ])("%s: %s", (item, kind) => {
+    expect(partKind(item)).toBe(kind);
+    if (kind === undefined) expect(looksFor(item)).not.toContain("pegs straight");
   });
 });

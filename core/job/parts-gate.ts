@@ -1,31 +1,30 @@
 import { factsOf, OpenedWithout } from "../facts/index.ts";
 import type { Entry } from "../ledger/index.ts";
+import { partKind } from "./part-kind.ts";
 import { type ChosenPartLine, chosenParts } from "./parts.ts";
 
+const BODY = [
+  "no freight damage",
+  "right variant and year",
+  "pegs straight",
+  "ports capped",
+  "drain tight",
+  "rinsed",
+  "nothing missing",
+] as const;
 /** What a part out of its box is looked over for, before anybody opens the car for it. */
-const CHECKS: { parts: RegExp; look: readonly string[] }[] = [
-  {
-    parts: /radiator|cooler|condenser/,
-    look: [
-      "no freight damage",
-      "right variant and year",
-      "pegs straight",
-      "ports capped",
-      "drain tight",
-      "rinsed",
-      "nothing missing",
-    ],
-  },
-  {
-    parts: /fan|motor|shroud/,
-    look: ["no freight damage", "right variant and year", "plug the same", "blades free", "nothing missing"],
-  },
-];
+const CHECKS = {
+  radiator: BODY,
+  cooler: BODY,
+  fan: ["no freight damage", "right variant and year", "plug the same", "blades free", "nothing missing"],
+} as const;
 const ANY = ["no freight damage", "right variant and year", "nothing missing"] as const;
 
 /** What to look at on a part of that name. */
-export const looksFor = (item: string): readonly string[] =>
-  CHECKS.find(({ parts }) => parts.test(item.toLowerCase()))?.look ?? ANY;
+export function looksFor(item: string): readonly string[] {
+  const kind = partKind(item);
+  return kind ? CHECKS[kind] : ANY;
+}
 
 export interface Gate {
   /** Chosen parts that nobody has accepted out of their boxes. */

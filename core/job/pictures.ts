@@ -10,7 +10,6 @@ export interface PictureLine {
   height: number;
   by: string;
   at: string;
-  stage: Entry["stage"];
   /** The line that it belongs to. */
   of?: string;
   arrows: { x: number; y: number; entryId: string }[];
@@ -27,7 +26,6 @@ export function picturesOf(entries: readonly Entry[]): PictureLine[] {
     height,
     by: entry.by,
     at: entry.at,
-    stage: entry.stage,
     ...(of ? { of } : {}),
     arrows: arrows
       .filter(({ fact }) => fact.picture === entry.id)

@@ -4,7 +4,6 @@ import { type Entry, thing } from "../ledger/index.ts";
 export interface Wanted {
   entryId: string;
   words: string;
-  count: number;
   because: ToGet["because"];
   isHere: boolean;
 }
@@ -17,7 +16,6 @@ export function toGet(entries: readonly Entry[]): Wanted[] {
   return factsOf(entries, ToGet).map(({ fact: { count, because }, entry }) => ({
     entryId: entry.id,
     words: countedWords(count, thing(entry)),
-    count,
     because,
     isHere: got.has(entry.id),
   }));

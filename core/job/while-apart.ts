@@ -2,7 +2,7 @@ import { factsOf, SeenApart, type SeenAs } from "../facts/index.ts";
 import type { Entry } from "../ledger/index.ts";
 
 /** What costs a part while the car is apart, and the whole job later; with what to look for on it. */
-export const APART: readonly { what: string; look: string }[] = [
+const APART: readonly { what: string; look: string }[] = [
   { what: "upper hose", look: "cracks, soft or swollen, split ends" },
   { what: "lower hose", look: "cracks, soft or swollen, split ends" },
   { what: "heater hoses", look: "cracks, dry rot, oil on them" },

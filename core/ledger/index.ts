@@ -25,6 +25,7 @@ export { completeLine } from "./read-line/complete-line.ts";
 export { describeEntry } from "./read-line/describe.ts";
 export type { Expectation, LineContext, LineReading } from "./read-line/line.ts";
 export { readLine } from "./read-line/read-line.ts";
+export { stepBackDrafts, stepDoneDrafts } from "./step-drafts.ts";
 export { fitVerdicts, type StepOff, stepsOff } from "./steps-off.ts";
 export { stillOut } from "./still-out.ts";
 export { LEVEL_WORDS, thing } from "./words.ts";

@@ -66,12 +66,16 @@ export function columnOf(head: string): ShelfColumn | undefined {
 
 const MOST = 80;
 
+/** Three figures behind a point are thousandths here and thousands there: neither is taken for the other. */
+const THOUSANDS = /^\d{1,3}[.,]\d{3}$/;
+
 function figureOf(text: string): number {
   const plain = text
     .trim()
     .replace(/[\s\u00a0\u202f]/g, "")
     .replace(/^[€$£]|[€$£]$/g, "")
     .replace(",", ".");
+  if (THOUSANDS.test(plain)) return Number.NaN;
   return /^\d{1,9}(?:\.\d{1,4})?$/.test(plain) ? Number(plain) : Number.NaN;
 }
 
@@ -110,7 +114,7 @@ export function readShelfRow(
     "price",
     10 ** -digits,
     1_000_000,
-    figureOf(text("price")) === 0 ? "A price of 0 is no price." : "A price above 0.",
+    figureOf(text("price")) === 0 ? "A price of 0 is no price." : "A price above 0, such as 1149 or 1149.00.",
   );
   const freight = figure("freight", 0, 1_000_000, "Freight from 0.", 0);
   const days = figure("days", 0, 365, "Days from 0 to 365.");

@@ -14,14 +14,16 @@ export async function identifyVehicle(
     : null;
   if (!vehicle || !personId) throw notFound("That vehicle");
   const before = { name: vehicle.name, vin: vehicle.vin, use: vehicle.use };
+  // What is left open says nothing: somebody else may have written it down meanwhile.
+  const known = { name: said.name || before.name, vin: said.vin ?? before.vin, use: said.use || before.use };
   try {
-    await vehicle.update(said, { transaction });
+    await vehicle.update(known, { transaction });
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error;
     throw new Refusal({ message: "", fields: { vin: "A vehicle with this VIN is in the books already." } });
   }
   await models.Audit.create(
-    { shopId, at: now, personId, what: "vehicle identified", about: { vehicleId, from: before, to: said } },
+    { shopId, at: now, personId, what: "vehicle identified", about: { vehicleId, from: before, to: known } },
     { transaction },
   );
 }

@@ -36,8 +36,19 @@ export async function takeCard(desk: Desk, vehicleId: string): Promise<void> {
   await models.CoolingCard.update({ takenFrom: from.plate }, { where: { vehicleId }, transaction });
 }
 
-/** Somebody has looked: the card that came from another vehicle is this one's own. */
-export async function ownCard({ models, transaction }: Desk, vehicleId: string): Promise<void> {
-  if (!isId(vehicleId)) throw notFound("That vehicle");
-  await models.CoolingCard.update({ takenFrom: null }, { where: { vehicleId }, transaction });
+/** Somebody has looked: the card that came from another vehicle is this one's own. Kept in the audit with who looked. */
+export async function ownCard(
+  { models, transaction, shopId, personId, now }: Desk,
+  vehicleId: string,
+): Promise<void> {
+  const card = isId(vehicleId)
+    ? await models.CoolingCard.findOne({ where: { vehicleId }, transaction })
+    : null;
+  if (!card) throw notFound("That vehicle's card");
+  if (card.takenFrom === null) return;
+  await models.Audit.create(
+    { shopId, at: now, personId, what: "card looked at", about: { vehicleId, takenFrom: card.takenFrom } },
+    { transaction },
+  );
+  await card.update({ takenFrom: null }, { transaction });
 }

@@ -36,7 +36,8 @@ describe("a car by its plate alone", () => {
     const shop = await smallShop(scratch, "Again");
     const { vehicle } = await shop.at((desk) => readVehicle(desk, shop.vehicleId));
     expect(await shop.at((desk) => takeIn(desk, arrival(vehicle.plate)))).toBe(shop.jobId);
-    const [one, two] = [arrival("TWO 1"), arrival("TWO 1")];
+    expect(await shop.at((desk) => takeIn(desk, arrival(vehicle.plate.replace(" ", ""))))).toBe(shop.jobId);
+    const [one, two] = [arrival("TWO 1"), arrival("TWO-1")];
     const [first, second] = await Promise.all([one, two].map((car) => shop.at((desk) => takeIn(desk, car))));
     expect(first).toBe(second);
   });
@@ -63,8 +64,10 @@ describe("what is known later", () => {
       fields: { vin: expect.stringMatching(/in the books already/) },
     });
     await say({ name: "Later Wayfarer", vin: null, use: "school run" });
+    // Left open by somebody whose page is older: what is known stays.
+    await say({ name: "", vin: null, use: "" });
     const page = await shop.at((desk) => readVehicle(desk, car.vehicleId));
-    expect(page.vehicle).toMatchObject({ name: "Later Wayfarer", vin: null });
+    expect(page.vehicle).toMatchObject({ name: "Later Wayfarer", vin: null, use: "school run" });
     expect(page.cardFrom).toEqual({ takenFrom: null, model: expect.stringMatching(/^LAT 1\d\d\d$/) });
   });
 

@@ -15,9 +15,16 @@ export interface Arrival {
  * yet, with a job on it. A job that is open on it is gone on with. Answers with the job's id.
  */
 export async function takeIn(desk: Desk, { vehicleId, jobId, plate }: Arrival): Promise<string> {
-  const { models, transaction } = desk;
+  const { models, sequelize, transaction } = desk;
   await alone(desk, "vehicles");
-  const there = await models.Vehicle.findOne({ where: { plate }, transaction });
+  // A plate typed without its blank is the same car.
+  const there = await models.Vehicle.findOne({
+    where: sequelize.where(
+      sequelize.fn("translate", sequelize.col("plate"), " -", ""),
+      plate.replace(/[\s-]/g, ""),
+    ),
+    transaction,
+  });
   if (!there)
     await addVehicle(desk, {
       id: vehicleId,

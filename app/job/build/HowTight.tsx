@@ -126,8 +126,8 @@ export function HowTight({ torques }: { torques: Measured["torques"] }) {
       </div>
       <table className="max-w-md">
         <caption className="mb-1 text-left text-ink-2">
-          General figures{here.size > 0 ? " for the threads out of this car" : ""}, lightly oiled; the vehicle
-          maker's figure comes first.
+          General figures{here.size > 0 ? " for the threads out of this car" : ""}, coarse and lightly oiled;
+          the vehicle maker's figure comes first.
         </caption>
         <thead>
           <tr className="border-ink border-b-2 text-left">

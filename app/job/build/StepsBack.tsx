@@ -1,6 +1,6 @@
-import { dataOf, factOf, StepBack } from "../../../core/facts/index.ts";
+import { factOf, StepBack } from "../../../core/facts/index.ts";
 import { type BackStep, type BuildOrder, tasksOf } from "../../../core/job/index.ts";
-import { type EntryDraft, fitVerdicts, outOpen } from "../../../core/ledger/index.ts";
+import { stepBackDrafts } from "../../../core/ledger/index.ts";
 import { checkKnown } from "../../../core/order/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -14,32 +14,22 @@ import { TaskRow } from "./Tasks.tsx";
 function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
   const { page, entries, book, mayBook } = useJob();
   const [seen, setSeen] = useDraft<string[]>(`back:${step.entryId}`, []);
-  const verdicts = fitVerdicts(entries);
   const { back } = step;
+  // Asked at each step anew: nothing pinched behind the radiator says nothing of the condenser.
   const checks = back.checks.flatMap((id) => {
     const known = checkKnown(id);
-    return known && verdicts.get(id) !== "pass" ? [{ id, words: known.words }] : [];
+    return known ? [{ id, words: known.words }] : [];
   });
   const isBack = () => {
     const right = checks.filter(({ words }) => seen.includes(words));
-    const moves = (back.takes ?? []).flatMap((taken): EntryDraft[] => {
-      const open = outOpen(entries, taken);
-      return open > 0 ? [{ kind: "movement", ...taken, in: open }] : [];
-    });
+    const [said, ...moves] = stepBackDrafts(step, right, entries);
+    if (!said) return;
     book(
-      [
-        {
-          kind: "note",
-          item: back.name.toLowerCase(),
-          text: right.length > 0 ? right.map(({ words }) => words).join("; ") : "done",
-          data: dataOf(StepBack, { done: step.entryId, step: step.step, seen: right.map(({ id }) => id) }),
-        },
-        ...moves,
-      ],
+      [said, ...moves],
       [
         sayTick(page.job.id, entries, `back:${step.entryId}`, (entry) => {
-          const said = factOf(entry)?.fact;
-          return said instanceof StepBack && said.done === step.entryId;
+          const fact = factOf(entry)?.fact;
+          return fact instanceof StepBack && fact.done === step.entryId;
         }),
         ...moves.map((move) => moveTick(page.job.id, entries, move)),
       ],

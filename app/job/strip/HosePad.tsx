@@ -1,3 +1,4 @@
+import { outOpen } from "../../../core/ledger/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
@@ -14,12 +15,12 @@ export function HosePad() {
   const [hose, setHose] = useDraft(`hose:${page.job.id}`, "upper");
   const [clamp, setClamp] = useDraft(`clamp:${page.job.id}`, "spring clamp");
   const [sat, setSat] = useDraft(`clamp-sat:${page.job.id}`);
+  const which = { account: "hose" as const, item: "hose", place: hose };
+  const isOff = outOpen(entries, which) > 0;
   const off = () => {
     const draft = {
       kind: "movement" as const,
-      account: "hose" as const,
-      item: "hose",
-      place: hose,
+      ...which,
       out: 1,
       text: [clamp, sat.trim().toLowerCase()].filter(Boolean).join(", "),
     };
@@ -42,7 +43,7 @@ export function HosePad() {
         onChange={(event) => setSat(event.target.value)}
       />
       <div>
-        <Button onClick={off} disabled={!mayBook}>
+        <Button onClick={off} disabled={!mayBook || isOff}>
           {hose} hose is off
         </Button>
       </div>

@@ -1,3 +1,4 @@
+import { outOpen } from "../../../core/ledger/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
@@ -15,12 +16,12 @@ export function PlugPad() {
   const [serves, setServes] = useDraft(`plug-serves:${page.job.id}`, "fan");
   const [wire, setWire] = useDraft(`plug-wire:${page.job.id}`);
   const place = [side, serves].filter(Boolean).join(" ");
+  const plug = { account: "connector" as const, item: "plug", place };
+  const isOff = outOpen(entries, plug) > 0;
   const off = () => {
     const draft = {
       kind: "movement" as const,
-      account: "connector" as const,
-      item: "plug",
-      place,
+      ...plug,
       out: 1,
       ...(wire.trim() ? { text: wire.trim().toLowerCase() } : {}),
     };
@@ -43,7 +44,7 @@ export function PlugPad() {
         onChange={(event) => setWire(event.target.value)}
       />
       <div>
-        <Button onClick={off} disabled={!mayBook}>
+        <Button onClick={off} disabled={!mayBook || isOff}>
           {place} plug is off
         </Button>
       </div>

@@ -1,7 +1,6 @@
-import { dataOf, factOf, StepDone } from "../../../core/facts/index.ts";
+import { factOf, StepDone } from "../../../core/facts/index.ts";
 import type { WorkOrder } from "../../../core/job/index.ts";
-import { type EntryDraft, outOpen } from "../../../core/ledger/index.ts";
-import { WAYS_BACK } from "../../../core/order/index.ts";
+import { stepDoneDrafts } from "../../../core/ledger/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
 import { moveTick, sayTick } from "../tick-id.ts";
@@ -18,23 +17,14 @@ export function StepInHand({ work }: { work: WorkOrder }) {
       </p>
     );
   const isDone = () => {
-    const moves = (WAYS_BACK[step.id]?.takes ?? [])
-      .filter((taken) => outOpen(entries, taken) === 0)
-      .map((taken): EntryDraft => ({ kind: "movement", ...taken, out: 1 }));
+    const [said, ...moves] = stepDoneDrafts(step, entries);
+    if (!said) return;
     book(
-      [
-        {
-          kind: "note",
-          item: step.name.toLowerCase(),
-          text: "done",
-          data: dataOf(StepDone, { step: step.id }),
-        },
-        ...moves,
-      ],
+      [said, ...moves],
       [
         sayTick(page.job.id, entries, `step:${step.id}`, (entry) => {
-          const said = factOf(entry)?.fact;
-          return said instanceof StepDone && said.step === step.id;
+          const fact = factOf(entry)?.fact;
+          return fact instanceof StepDone && fact.step === step.id;
         }),
         ...moves.map((move) => moveTick(page.job.id, entries, move)),
       ],

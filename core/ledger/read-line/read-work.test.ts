@@ -60,7 +60,7 @@ describe("a line of Plan", () => {
 
   it("names what it wants where it can't be read, and books nothing", () => {
     const book = new Book();
-    expect(refusal(book, "choose radiator from Tansy & Rudge")).toMatch(/one grade: maker's/);
+    expect(refusal(book, "choose radiator from Tansy & Rudge")).toMatch(/one grade, and what it is: maker's/);
     expect(refusal(book, "choose radiator pattern or used Tansy")).toMatch(/one grade/);
     expect(refusal(book, "choose radiator pattern")).toMatch(/the supplier/);
     expect(refusal(book, "choose pattern Tansy & Rudge")).toMatch(/the part/);
@@ -125,6 +125,42 @@ describe("what broke and what was seen", () => {
     expect(new Book().book(line)).toMatchObject([{ item, data: { fact: "to-get", count, because } }]);
   });
 
+  it.each([
+    ["get m6x25 x4", 4, "m6x25"],
+    ["get m6x25 × 4", 4, "m6x25"],
+    ["get peg bush 2 off", 2, "peg bush"],
+    ["get 10 mm socket", 1, "10 mm socket"],
+    ["broke 5A fuse", 1, "5a fuse"],
+    ["broke 2 m6x20", 2, "m6x20"],
+  ])("%s: a size is no count, and a count may stand behind", (line, count, item) => {
+    expect(new Book().book(line)).toMatchObject([{ item, data: { count } }]);
+  });
+
+  it.each([
+    "get 2 clips x 3",
+    "get 2 v belts",
+    "broke 5 a fuse",
+    "get clips 3",
+    "get 2 clips 4 bolts",
+    "get in touch with the owner",
+    "get it back on thursday",
+    "broke down on the pass",
+    "seen lower hose not sound",
+    "seen hose isn't sound",
+    "seen belt makes a sound",
+    "seen the fan never replaced",
+    "choose radiator not pattern Tansy & Rudge",
+    "choose radiator pattern Tansy & Rudge 149",
+    "choose radiator pattern Tansy & Rudge 149,50 €",
+    "accept no radiator",
+    "order of work radiator without bumper",
+    "order of work fan only, no battery",
+  ])("“%s” is refused rather than booked as something else", (line) => {
+    const book = new Book();
+    book.book("choose radiator pattern Tansy & Rudge");
+    expect(refusal(book, line)).not.toMatch(/^read as/);
+  });
+
   it("is ticked as here once, and looked at in one word", () => {
     const book = new Book();
     expect(refusal(book, "got clips")).toMatch(/something that is to get/);
@@ -139,7 +175,7 @@ describe("what broke and what was seen", () => {
     expect(book.book("seen lower hose declined, soft at its end")).toMatchObject([
       { item: "lower hose", text: "soft at its end; advised, declined", data: { as: "declined" } },
     ]);
-    expect(refusal(book, "seen lower hose")).toMatch(/one of: sound/);
+    expect(refusal(book, "seen lower hose")).toMatch(/not its opposite: sound/);
     expect(refusal(book, "seen declined")).toMatch(/what was looked at/);
     expect(refusal(book, "seen hose sound or declined")).toMatch(/one of/);
   });

@@ -12,12 +12,11 @@ import {
   RefusedPart,
   SEEN_AS,
   SeenApart,
-  StepBack,
   StepDone,
   ToGet,
 } from "../../facts/index.ts";
-import { FEATURES, GOALS, inOrder, stepsFor, timeOf, WAYS_BACK, type WorkStep } from "../../order/index.ts";
-import { outOpen } from "../out-now.ts";
+import { FEATURES, GOALS, inOrder, stepsFor, timeOf } from "../../order/index.ts";
+import { stepBackDrafts, stepDoneDrafts } from "../step-drafts.ts";
 import { stepsOff } from "../steps-off.ts";
 import { thing } from "../words.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
@@ -62,18 +61,26 @@ const GRADE_WORDS: [RegExp, Grade][] = [
   [/\bused\b/i, "used"],
 ];
 
+/** What turns a line round: "not sound" is anything but sound. */
+const DENIES = /\b(?:not|no|never|neither|nor|hardly|barely|without|instead)\b|n['’]t\b/i;
+/** A price behind a supplier is no part of its name. */
+const PRICED = /(?:^|\s)(?:[€$£]\s*)?\d+(?:[.,]\d+)?\s*(?:[€$£]|eur|euro|usd|gbp)?$/i;
+
 const choose: Reader = (rest) => {
   const found = GRADE_WORDS.flatMap(([pattern, grade]) => {
     const match = pattern.exec(rest.text);
     return match ? [{ grade, from: match.index, to: match.index + match[0].length }] : [];
   });
   const [only, ...others] = found;
-  if (!only || others.length > 0) return expected(`one grade: ${list(GRADES)}`, rest);
+  if (!only || others.length > 0 || DENIES.test(rest.text))
+    return expected(`one grade, and what it is: ${list(GRADES)}`, rest);
   const item = tidy(rest.text.slice(0, only.from)).toLowerCase();
   const supplier = tidy(rest.text.slice(only.to).replace(/^[\s,]*from\b/i, ""));
   if (!item || item.length > MOST_NAME) return expected("the part before its grade", rest);
   if (!supplier || supplier.length > 80)
     return expected("the supplier behind the grade", { ...rest, at: rest.at + only.to });
+  if (PRICED.test(supplier))
+    return expected("the supplier alone; a price is written on Plan", { ...rest, at: rest.at + only.to });
   return [
     {
       kind: "decision",
@@ -161,16 +168,6 @@ const orderOfWork: Reader = (rest) => {
   ];
 };
 
-function stepDone(step: WorkStep, entries: readonly Entry[]): EntryDraft[] {
-  const moves = (WAYS_BACK[step.id]?.takes ?? [])
-    .filter((taken) => outOpen(entries, taken) === 0)
-    .map((taken): EntryDraft => ({ kind: "movement", ...taken, out: 1 }));
-  return [
-    { kind: "note", item: step.name.toLowerCase(), text: "done", data: dataOf(StepDone, { step: step.id }) },
-    ...moves,
-  ];
-}
-
 const step: Reader = (rest) => {
   const back = /\b(?:is )?(?:back|undone)[\s.]*$/i.exec(rest.text);
   const name = rest.text.slice(0, back?.index).replace(/\b(?:is )?done[\s.]*$/i, "");
@@ -184,19 +181,7 @@ const step: Reader = (rest) => {
           : "a step that is off",
         rest,
       );
-    const moves = (only.back.takes ?? []).flatMap((taken): EntryDraft[] => {
-      const open = outOpen(rest.entries, taken);
-      return open > 0 ? [{ kind: "movement", ...taken, in: open }] : [];
-    });
-    return [
-      {
-        kind: "note",
-        item: only.back.name.toLowerCase(),
-        text: "done",
-        data: dataOf(StepBack, { done: only.entryId, step: only.step, seen: [] }),
-      },
-      ...moves,
-    ];
+    return stepBackDrafts(only, [], rest.entries);
   }
   const said = lastFact(rest.entries, OrderOfWork)?.fact;
   if (!said) return expected("an order of work first", rest);
@@ -210,19 +195,35 @@ const step: Reader = (rest) => {
         : "nothing: all steps are done",
       rest,
     );
-  return stepDone(only, rest.entries);
+  return stepDoneDrafts(only, rest.entries);
 };
 
-const COUNT = /^\s*(\d{1,4})\s*(?:x|×|\s)\s*/i;
+const COUNT = /^(\d{1,4})\s*(?:[x×]\s*|\s)/i;
+const COUNT_BEHIND = /\s(?:[x×]\s*(\d{1,4})|(\d{1,4})\s*(?:[x×]|off|of them|pcs|pieces))$/i;
+/** A figure before one of these is a size, and says nothing of how many. */
+const SIZED = /^\d+(?:[.,]\d+)?\s*(?:mm|cm|m|in|inch|l|litres?|liters?|ml|a|amps?|v|volts?|w|kg|g)\b/i;
+/** "2 v belts", "5 a fuse": two belts, or two volts? */
+const EITHER = /^\d+\s+(?:[avlmgw]|in)\s/i;
+const BARE_FIGURE = /(?:^|\s)\d+(?=\s|$)/;
+/** "Get in", "broke down", "got it": sentences, and no name of a thing. */
+const NO_THING =
+  /^(?:in|out|off|on|up|to|back|down|it|them|this|that|hot|warm|cold|ready|rid|going|round|by|the)\b/i;
 
 const wanted =
   (because: ToGet["because"], word: string): Reader =>
   (rest) => {
-    const counted = COUNT.exec(rest.text);
-    const count = counted ? Number(counted[1]) : 1;
-    const item = tidy(rest.text.slice(counted?.[0].length ?? 0)).toLowerCase();
+    const text = tidy(rest.text);
+    if (EITHER.test(text)) return expected("how many and what it is, a size in one word: 5A fuse", rest);
+    const before = SIZED.test(text) ? null : COUNT.exec(text);
+    const after = COUNT_BEHIND.exec(text);
+    if (before && after) return expected("how many once, then what it is", rest);
+    const count = Number(before?.[1] ?? after?.[1] ?? after?.[2] ?? 1);
+    const item = tidy(text.slice(before?.[0].length ?? 0, after?.index)).toLowerCase();
     if (count < 1 || count > MOST_COUNT) return expected(`how many, from 1 to ${MOST_COUNT}`, rest);
-    if (!item || item.length > MOST_NAME) return expected("what it is", rest);
+    if (!item || item.length > MOST_NAME || NO_THING.test(item))
+      return expected("how many and what it is", rest);
+    if (BARE_FIGURE.test(item.replace(new RegExp(SIZED.source.slice(1), "gi"), "")))
+      return expected("how many once, then what it is", rest);
     return [
       {
         kind: "note",
@@ -252,10 +253,13 @@ const seen: Reader = (rest) => {
     return match ? [{ as, from: match.index, to: match.index + as.length }] : [];
   });
   const [only, ...others] = found;
-  if (!only || others.length > 0) return expected(`one of: ${list(SEEN_AS)}`, rest);
+  if (!only || others.length > 0 || DENIES.test(rest.text.slice(0, only.to)))
+    return expected(`one of, and not its opposite: ${list(SEEN_AS)}`, rest);
   const what = tidy(rest.text.slice(0, only.from)).toLowerCase();
   const why = tidy(rest.text.slice(only.to));
-  if (!what || what.length > MOST_NAME) return expected("what was looked at, before that", rest);
+  // "Makes a sound" is no verdict.
+  if (!what || what.length > MOST_NAME || /\b(?:a|an|the|makes?|was|were|be)$/.test(what))
+    return expected("what was looked at, before that", rest);
   return [
     {
       kind: "note",

@@ -76,7 +76,9 @@ class Reader<Names extends string> {
     return read;
   }
 
+  /** "1,149" is a thousand there and little more than one here: neither is taken for the other. */
   money(name: Names, text: string, digits: number, low: number, sentence: string): number {
+    if (/^\d{1,3}[.,]\d{3}$/.test(text.trim())) this.troubles[name] = "Write it as 1149 or 1149.00.";
     return Math.round(this.figure(name, text, low, 1_000_000, sentence) * 10 ** digits);
   }
 }

@@ -1,0 +1,38 @@
+import type { Entry, EntryDraft } from "../book/index.ts";
+import { dataOf, StepBack, StepDone } from "../facts/index.ts";
+import { WAYS_BACK, type WorkStep } from "../order/index.ts";
+import { outOpen } from "./out-now.ts";
+import type { StepOff } from "./steps-off.ts";
+
+/** What is booked as a step of the order of work is done: the step, then what it takes off, where that isn't off yet. */
+export function stepDoneDrafts({ id, name }: WorkStep, entries: readonly Entry[]): EntryDraft[] {
+  const takes = Object.hasOwn(WAYS_BACK, id) ? (WAYS_BACK[id]?.takes ?? []) : [];
+  const moves = takes
+    .filter((taken) => outOpen(entries, taken) === 0)
+    .map((taken): EntryDraft => ({ kind: "movement", ...taken, out: 1 }));
+  return [
+    { kind: "note", item: name.toLowerCase(), text: "done", data: dataOf(StepDone, { step: id }) },
+    ...moves,
+  ];
+}
+
+/** What is booked as it is undone: the step with the checks that were seen right, then what it took off going back. */
+export function stepBackDrafts(
+  { step, back, entryId }: StepOff,
+  seen: readonly { id: string; words: string }[],
+  entries: readonly Entry[],
+): EntryDraft[] {
+  const moves = (back.takes ?? []).flatMap((taken): EntryDraft[] => {
+    const open = outOpen(entries, taken);
+    return open > 0 ? [{ kind: "movement", ...taken, in: open }] : [];
+  });
+  return [
+    {
+      kind: "note",
+      item: back.name.toLowerCase(),
+      text: seen.length > 0 ? seen.map(({ words }) => words).join("; ") : "done",
+      data: dataOf(StepBack, { done: entryId, step, seen: seen.map(({ id }) => id) }),
+    },
+    ...moves,
+  ];
+}
