@@ -86,6 +86,30 @@ describe("nothing typed is lost", () => {
     expect(await linesWith("Answered into the void")).toHaveLength(1);
   });
 
+  it("by Enter before the entry language has come: booked as soon as it is read", async () => {
+    await page.setBypassServiceWorker(true);
+    await page.setCacheEnabled(false);
+    await page.setRequestInterception(true);
+    const held: (() => void)[] = [];
+    let isHeld = true;
+    page.on("request", (request) => {
+      const go = () => void request.continue();
+      if (isHeld && request.url().includes("line-reader")) held.push(go);
+      else go();
+    });
+    await page.reload();
+    await page.waitForSelector('[data-entry-line][aria-busy="true"]');
+    await type("note faster than the network");
+    await seen(page, "It is read in a moment");
+    expect(await linesWith("Faster than the network")).toHaveLength(0);
+    isHeld = false;
+    for (const go of held) go();
+    await seen(page, "Faster than the network");
+    await allSent(page);
+    await application.go(page, PATH);
+    expect(await linesWith("Faster than the network")).toHaveLength(1);
+  });
+
   it("by half a line: a reload keeps what was typed", async () => {
     await page.locator("[data-entry-line]").fill("out 3 m6x20 air");
     await page.waitForFunction(() => document.querySelector("aside mark"));

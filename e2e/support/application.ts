@@ -90,7 +90,7 @@ export class Application {
 /** React attaches listeners a moment after it has drawn. */
 const LISTENING_MS = 60;
 
-/** Waits until React has taken the whole page over, part after part, and the fonts are there. */
+/** Waits until React has taken the whole page over, part after part, and the fonts and the entry language are there. */
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(() => {
     const drawn = [...document.body.querySelectorAll("a, button, input, main, nav, aside, h1, h2")];
@@ -99,6 +99,7 @@ export async function settled(page: Page): Promise<void> {
       drawn.every((each) => Object.keys(each).some((key) => key.startsWith("__reactFiber")))
     );
   });
+  await page.waitForFunction(() => !document.querySelector('[data-entry-line][aria-busy="true"]'));
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
   await new Promise((resolve) => setTimeout(resolve, LISTENING_MS));
 }

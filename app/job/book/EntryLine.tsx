@@ -34,6 +34,9 @@ const contextOf = (context: JobContext, stage: Stage, isTyped: boolean): LineCon
   entries: context.entries,
 });
 
+const SAY = "Say what went out, came in or was read.";
+const ONLY_SIGNED = "Signed: only a correction can be booked.";
+const NOT_READ_YET = "It is read in a moment.";
 const ONLY_CORRECTIONS = "The job is signed: name the line to correct, such as correct 14 …";
 
 /** How a line is read, as it is said once typing pauses. */
@@ -76,6 +79,8 @@ export function EntryLine({
   // What stood half written when an old line was tapped: kept, and put back once the correction is booked or given up.
   const [aside, setAside] = useDraft(`line-aside:${page.job.id}`);
   const taken = useRef(0);
+  // Enter was pressed before the language was here: the line is booked as soon as it can be read, if it still stands.
+  const asked = useRef<string>(undefined);
   useEffect(() => {
     if (!given || given.at === taken.current) return;
     taken.current = given.at;
@@ -89,20 +94,13 @@ export function EntryLine({
     setChosen(-1);
     input.current?.focus();
   };
-  if (!mayBook && !isSigned)
-    return (
-      <p className="border-rule border-t px-5 py-4 text-ink-2">
-        {ownSignature
-          ? "Signed here. Nothing more is booked until the server has it, or the signature is taken back on Sign."
-          : "The front desk reads the book; technicians write in it."}
-      </p>
-    );
   const isRefusedHere = isSigned && line && "entry" in line && !line.entry.corrects;
   const type = (next: string) => {
     setText(next);
     setChosen(-1);
   };
   const submit = () => {
+    if (isTyped && !language) asked.current = text;
     if (!line || "expected" in line || isRefusedHere) return;
     choose(line);
   };
@@ -111,6 +109,12 @@ export function EntryLine({
     type(aside);
     setAside("");
   };
+  useEffect(() => {
+    if (!language || asked.current === undefined) return;
+    const isStillThat = asked.current === text;
+    asked.current = undefined;
+    if (isStillThat) submit();
+  });
   const press = (event: KeyboardEvent<HTMLInputElement>) => {
     const offer = offers[chosen] ?? offers[0];
     if (event.key === "Enter") {
@@ -133,6 +137,14 @@ export function EntryLine({
       else input.current?.blur();
     }
   };
+  if (!mayBook && !isSigned)
+    return (
+      <p className="border-rule border-t px-5 py-4 text-ink-2">
+        {ownSignature
+          ? "Signed here. Nothing more is booked until the server has it, or the signature is taken back on Sign."
+          : "The front desk reads the book; technicians write in it."}
+      </p>
+    );
   return (
     <div className="border-rule border-t p-3">
       <div className="rounded-md border-2 border-ink bg-paper p-2 focus-within:outline-3 focus-within:outline-ink focus-within:outline-offset-1">
@@ -176,6 +188,7 @@ export function EntryLine({
             aria-activedescendant={chosen >= 0 ? `${id}-offer-${chosen}` : undefined}
             aria-describedby={`${id}-reading`}
             aria-autocomplete="list"
+            aria-busy={!language}
             className="figure min-h-12 w-full min-w-0 bg-transparent text-lg outline-none"
             maxLength={300}
             autoComplete="off"
@@ -208,11 +221,7 @@ export function EntryLine({
         )}
         <div id={`${id}-reading`} className="min-h-6 text-sm leading-snug">
           {!line && (
-            <span className="text-ink-2">
-              {isSigned
-                ? "Signed: only a correction can be booked."
-                : "Say what went out, came in or was read."}
-            </span>
+            <span className="text-ink-2">{isTyped ? NOT_READ_YET : isSigned ? ONLY_SIGNED : SAY}</span>
           )}
           {line && "entry" in line && (isRefusedHere ? ONLY_CORRECTIONS : `${line.reading} Enter books it.`)}
           {line && "expected" in line && line.choices && <Choices choices={line.choices} onChoose={choose} />}
