@@ -1,0 +1,6 @@
+export type { Base, Product } from "./base.ts";
+export { atmosphereKPa, boilingPointC, boilMarginC, vapourKPa } from "./boil.ts";
+export { type Compatibility, compatibility, KINDS, type Kind } from "./compatibility.ts";
+export { expansionL } from "./expansion.ts";
+export { fractionFromFreezePoint, freezePointC, STRONGEST, safeFreezeC } from "./freeze.ts";
+export { blend, correct, type Refill, refill } from "./mix.ts";

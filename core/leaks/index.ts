@@ -1,0 +1,3 @@
+export { type Level, type LossRate, lossRate, type Rate } from "./loss-rate.ts";
+export { type PressureHold, type PressureReading, pressureHold } from "./pressure-hold.ts";
+export { type Advice, type Reaches, reaches } from "./reaches.ts";
