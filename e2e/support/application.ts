@@ -1,5 +1,5 @@
 import puppeteer, { type Browser, type BrowserContext, type Page } from "puppeteer-core";
-import { PEOPLE, type PersonKey } from "../../demo/shop.ts";
+import type { PersonKey } from "../../demo/shop.ts";
 import type { Scratch } from "../../server/testing/scratch-database.ts";
 import { launchBrowser } from "./browser.ts";
 import { Server } from "./server.ts";
@@ -53,25 +53,37 @@ export class Application {
 
   /** A browser of its own on the shop's device, nobody signed in yet. */
   async visit(size: Parameters<Page["setViewport"]>[0] = DESKTOP): Promise<Page> {
+    const page = await this.blank(size);
+    await page.goto(`${this.address}/this-device/${this.server.device}`);
+    return page;
+  }
+
+  private async blank(size: Parameters<Page["setViewport"]>[0]): Promise<Page> {
     const context: BrowserContext = await this.browser.createBrowserContext();
     this.contexts.push(context);
     const page = await context.newPage();
     page.setDefaultTimeout(LONGEST_WAIT_MS);
     await page.setViewport(size);
-    await page.goto(`${this.address}/this-device/${this.server.device}`);
     return page;
   }
 
-  /** The same with somebody signed in by name tile and PIN. */
+  /** The same with somebody signed in, whose PIN was sent as the form sends it: the form itself is walked in its own tests. */
   async signedIn(who: PersonKey, size: Parameters<Page["setViewport"]>[0] = DESKTOP): Promise<Page> {
-    const page = await this.visit(size);
-    const person = PEOPLE.find((each) => each.key === who);
-    if (!person) throw new Error(`nobody is ${who}`);
-    await settled(page);
-    await page.locator(`::-p-text(${person.name})`).click();
-    await page.locator('input[name="pin"]').fill(person.pin);
-    await Promise.all([page.waitForSelector('nav[aria-label="Places"]'), page.keyboard.press("Enter")]);
-    await settled(page);
+    const page = await this.blank(size);
+    const cookies = (await this.server.cookiesOf(who)).split("; ").map((cookie) => {
+      const [name = "", ...value] = cookie.split("=");
+      return {
+        name,
+        value: value.join("="),
+        domain: "127.0.0.1",
+        path: "/",
+        httpOnly: true,
+        sameSite: "Lax" as const,
+      };
+    });
+    await page.browserContext().setCookie(...cookies);
+    await this.go(page, "/");
+    await page.waitForSelector('nav[aria-label="Places"]');
     return page;
   }
 
