@@ -14,6 +14,7 @@ export default [
       route("vehicles/new", "vehicle-new/route.tsx"),
       route("vehicles/:vehicleId", "vehicle/route.tsx"),
       route("vehicles/:vehicleId/card", "vehicle-card/route.tsx"),
+      route("watch", "watch/route.tsx"),
       route("shelf", "shelf/route.tsx"),
       route("shop", "shop/route.tsx"),
       route("jobs/:jobId", "job/route.tsx", [
@@ -34,6 +35,7 @@ export default [
   route("shelf/list.csv", "shelf/list.route.tsx"),
   route("vehicles/take-in", "vehicles/take-in.route.tsx"),
   route("vehicles/:vehicleId/say/:what", "vehicle/identity.route.tsx"),
+  route("vehicles/:vehicleId/levels", "vehicle/levels/levels.route.tsx"),
   route("vehicles/:vehicleId/jobs", "vehicle/open-job.route.tsx"),
   route("unsent", "shop/unsent.route.tsx"),
   route("jobs/read-in", "shop/read-in.route.tsx"),

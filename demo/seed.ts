@@ -5,6 +5,7 @@ import { openJob } from "../server/jobs/open-job.ts";
 import { readBook } from "../server/jobs/read-books.ts";
 import { type NewEntry, recordEntries } from "../server/jobs/record-entries.ts";
 import { signJob } from "../server/jobs/sign-job.ts";
+import { takeLevel } from "../server/levels/take-level.ts";
 import { bookLog } from "../server/logs/book-log.ts";
 import { addPerson } from "../server/people/add-person.ts";
 import { bookPicture } from "../server/pictures/book-picture.ts";
@@ -12,6 +13,7 @@ import { putOnShelf } from "../server/shelf/put-on-shelf.ts";
 import { createShop } from "../server/shops/create-shop.ts";
 import { addVehicle } from "../server/vehicles/add-vehicle.ts";
 import { FLEET } from "./fleet.ts";
+import { demoLevels } from "./levels.ts";
 import { SHELF } from "./shelf.ts";
 import { PEOPLE, type PersonKey, SHOP, VEHICLES } from "./shop.ts";
 import { stories } from "./stories.ts";
@@ -104,4 +106,13 @@ export async function seedDemo(owner: Database, app: Database, today: Date): Pro
     await atDesk(app, who, (desk) => addVehicle(desk, { ...vehicle, id: vehicleId(key) }));
   await atDesk(app, { ...who, personId: personId("maren") }, (desk) => putOnShelf(desk, SHELF));
   for (const story of stories()) await tell(app, story, today);
+  for (const { vehicle, at, ...level } of demoLevels(today))
+    await atDesk(app, { shopId: SHOP_ID, personId: personId("tobin"), now: at }, (desk) =>
+      takeLevel(
+        desk,
+        vehicleId(vehicle),
+        { ...level, distanceKm: null, heat: "cold", minimumL: null },
+        SHOP.units,
+      ),
+    );
 }

@@ -100,6 +100,8 @@ const ROUTES = [
   "/shelf/list.csv",
   "/vehicles/take-in",
   `/vehicles/${demoId("vehicle:finch")}/say/identity`,
+  `/vehicles/${demoId("vehicle:finch")}/levels`,
+  "/watch",
   "/shop",
   `/jobs/${OPEN}`,
   ...STAGES.map((stage) => `/jobs/${OPEN}/${stage}`),

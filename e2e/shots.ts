@@ -21,7 +21,7 @@ const again = (of: string, shot: Omit<Shot, "path" | "before">): Shot => {
 
 const SHOTS: Shot[] = [
   // A new vehicle's form is its card's, and a card is shown on its vehicle.
-  ...SCREENS.filter(({ name }) => name !== "add-vehicle" && name !== "card"),
+  ...SCREENS.filter(({ name }) => !["sign-in", "add-vehicle", "card"].includes(name)),
   ...TOOL_SCREENS,
   again("build", { name: "build-tablet", size: TABLET }),
 ];

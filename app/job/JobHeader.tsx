@@ -95,6 +95,9 @@ export function JobHeader({ context }: { context: JobContext }) {
     vehicle.distanceKm === null ? "" : format(vehicle.distanceKm, "distance", context.system),
     job.bay,
     job.assignedTo ?? "",
+    context.page.cardTakenFrom
+      ? `card of ${context.page.cardTakenFrom}, the same model: not looked at here`
+      : "",
     job.from ? `read in from ${job.from.shop}, job ${job.from.number}` : "",
   ].filter(Boolean);
   return (

@@ -42,6 +42,7 @@ export async function unsentJob(jobId: string): Promise<Read | undefined> {
     },
     vehicle: { id, plate, vin, name, distanceKm },
     card: read.card,
+    cardTakenFrom: null,
     names,
     book: "[]",
   };

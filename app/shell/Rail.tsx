@@ -2,6 +2,7 @@ import {
   CalendarDays,
   Car,
   CircleHelp,
+  Droplets,
   Ellipsis,
   LogOut,
   Moon,
@@ -21,6 +22,7 @@ import { useTheme } from "./useTheme.ts";
 const PLACES = [
   { to: "/", label: "Today", Icon: CalendarDays },
   { to: "/vehicles", label: "Vehicles", Icon: Car },
+  { to: "/watch", label: "Watch", Icon: Droplets },
   { to: "/shelf", label: "Shelf", Icon: Package },
   { to: "/shop", label: "Shop", Icon: Store },
 ] as const;

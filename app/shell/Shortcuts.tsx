@@ -34,7 +34,12 @@ export function Shortcuts() {
   const focus = useReturnFocus();
   const show = () => setListed(keyBoard.listed());
   useKeys("Everywhere", [
-    { key: "g", shown: "g then t, v, s, o", what: "Today, Vehicles, Shelf, Shop", act: () => undefined },
+    {
+      key: "g",
+      shown: "g then t, v, w, s, o",
+      what: "Today, Vehicles, Watch, Shelf, Shop",
+      act: () => undefined,
+    },
     { key: "k", what: "find a vehicle", act: () => void navigate("/vehicles") },
     { key: "u", what: "metric or US", act: () => choose({ units: units === "metric" ? "us" : "metric" }) },
     { key: "?", what: "these keys", act: show },
@@ -54,6 +59,7 @@ export function Shortcuts() {
       [
         ["t", "/"],
         ["v", "/vehicles"],
+        ["w", "/watch"],
         ["s", "/shelf"],
         ["o", "/shop"],
       ].map(([key = "", to = ""]) => ({ key, act: () => void navigate(to) })),

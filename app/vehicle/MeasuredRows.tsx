@@ -47,7 +47,11 @@ export function MeasuredRows({
         ["Pegs in rubber", said.bushes === undefined ? undefined : said.bushes ? "yes" : "no"],
         [
           "Fan mounts apart",
-          [mm(said.mountsApartMm), said.mountThreadMm && `M${said.mountThreadMm}`]
+          [
+            mm(said.mountsApartMm),
+            said.mountThreadMm && `M${said.mountThreadMm}`,
+            said.mountDepthMm && `${mm(said.mountDepthMm)} deep`,
+          ]
             .filter(Boolean)
             .join(", ") || undefined,
         ],
@@ -55,8 +59,12 @@ export function MeasuredRows({
           "Mounts for the condenser",
           said.condenserMounts === undefined ? undefined : said.condenserMounts ? "yes" : "no",
         ],
+        ["Brackets, holes apart", mm(said.bracketsApartMm)],
         ["Top to skid plate", mm(said.belowMm)],
+        ["Free to the charge pipes", mm(said.pipesFreeMm)],
+        ["Free, shroud to fan", mm(said.shroudFreeMm)],
         ["Oil cooler", said.oilCooler],
+        ["Its ports", said.oilPortsMm === undefined ? undefined : `M${said.oilPortsMm}`],
         ["Fan's plug", said.plug],
         [
           "Blades",

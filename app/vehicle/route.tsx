@@ -10,6 +10,7 @@ import type { Route } from "./+types/route";
 import { CardChanges } from "./CardChanges.tsx";
 import { CoolingCard } from "./CoolingCard.tsx";
 import { CardOfModel, Identity } from "./KnownLater.tsx";
+import { Levels } from "./levels/Levels.tsx";
 import { MeasuredRows } from "./MeasuredRows.tsx";
 import { OpenJob } from "./OpenJob.tsx";
 import { PartLives } from "./PartLives.tsx";
@@ -31,7 +32,7 @@ export const loader = guarded("desk", async ({ params, desk }) => {
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("vehicle/route");
 
 export default function VehiclePage() {
-  const { vehicle, card, cardFrom, measured, changes, jobs, parts, levels, people } =
+  const { vehicle, card, cardFrom, measured, changes, jobs, parts, levels, taken, people } =
     useLoaderData<typeof loader>();
   const { units, role, timeZone } = useMember();
   const open = jobs.find((job) => !job.signedAt);
@@ -78,6 +79,7 @@ export default function VehiclePage() {
         </div>
         <div className="flex flex-col gap-8">
           <Timeline jobs={jobs} />
+          {taken && <Levels vehicleId={vehicle.id} of={taken} mayWrite={role !== "desk"} />}
           <PartLives parts={parts} levels={levels} />
         </div>
       </div>

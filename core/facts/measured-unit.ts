@@ -50,6 +50,23 @@ export class MeasuredUnit {
   @Millimetres()
   mountThreadMm?: number;
 
+  /** How deep that thread goes. */
+  @Millimetres()
+  mountDepthMm?: number;
+
+  @Millimetres()
+  bracketsApartMm?: number;
+
+  @Millimetres()
+  oilPortsMm?: number;
+
+  /** What is free now before the charge pipes, and between shroud and fan. */
+  @Millimetres()
+  pipesFreeMm?: number;
+
+  @Millimetres()
+  shroudFreeMm?: number;
+
   @IsOptional()
   @IsBoolean({ message: "There, or not." })
   condenserMounts?: boolean;

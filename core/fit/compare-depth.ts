@@ -1,5 +1,5 @@
-import { clearance, type Toleranced } from "./clearance.ts";
-import { adapt, type FitLine, SAME, stop, unseen } from "./fit-line.ts";
+import { type Clearance, clearance, type Toleranced, touchesFirst } from "./clearance.ts";
+import { adapt, type FitLine, RULER_MM, SAME, stop, unseen } from "./fit-line.ts";
 import { mm } from "./measure.ts";
 import type { Unit } from "./unit.ts";
 
@@ -11,10 +11,76 @@ export interface Space {
   depthMm?: Toleranced;
   behind?: readonly (Toleranced & { name: string })[];
   behindName?: string;
+  /** What is free now, with the old unit in, before things that its depth comes nearer to: shroud, charge pipes. */
+  free?: readonly (Toleranced & { name: string })[];
 }
 
 /** What has to stay free in front of a belt or a pulley: an engine moves on its mounts. */
 const LEAST_GAP_MM = 10;
+
+/** What is left before each thing that stands free of the old unit: a deeper one takes it from there. */
+export function freeLines(old: Unit, made: Unit, space: Space): FitLine[] {
+  const deep = ({ depthMm, coreThicknessMm }: Unit) => depthMm ?? coreThicknessMm;
+  const [was, is] = [deep(old), deep(made)];
+  return (space.free ?? []).map((free) => {
+    const what = `gap to ${free.name}`;
+    if (was === undefined || is === undefined)
+      return { ...unseen(what, mm(free.mm), undefined), remedy: "Measure how deep both are." };
+    const left = free.mm - (is - was);
+    const worst = left - Math.min(free.plusMinusMm, free.mm);
+    const words = {
+      what,
+      old: `${mm(free.mm)} free`,
+      new: left < 0 ? `${mm(-left)} too deep` : `${mm(left)} left`,
+    };
+    if (worst < 0) return { ...words, ...stop(`It touches ${free.name}: ${mm(-worst)} too deep at worst.`) };
+    if (worst < LEAST_GAP_MM && left < free.mm - RULER_MM)
+      return {
+        ...words,
+        ...adapt(
+          `${mm(worst)} at worst, and an engine moves on its mounts: move ${free.name}, or a flatter unit.`,
+          20,
+        ),
+      };
+    return { ...words, ...SAME };
+  });
+}
+
+/**
+ * Of everything the unit comes near to, what is left least of at worst, mm: behind it, below it, before shroud and charge
+ * pipes. Nothing where no room was measured.
+ */
+export function nearest(old: Unit, made: Unit, space: Space): ({ name: string } & Clearance) | undefined {
+  const deep = ({ depthMm, coreThicknessMm }: Unit) => depthMm ?? coreThicknessMm;
+  const [was, is] = [deep(old), deep(made)];
+  const part = (mm: number) => ({ name: "unit", mm, plusMinusMm: Math.min(1, mm) });
+  const behind =
+    space.depthMm && is !== undefined
+      ? [
+          {
+            name: space.behindName ?? "what is behind it",
+            parts: [part(is), ...(space.behind ?? [])],
+            spaceMm: space.depthMm,
+          },
+        ]
+      : [];
+  const below =
+    space.heightMm && made.heightMm !== undefined
+      ? [{ name: "the skid plate", parts: [part(made.heightMm)], spaceMm: space.heightMm }]
+      : [];
+  const free =
+    was === undefined || is === undefined
+      ? []
+      : (space.free ?? []).map(({ name, mm, plusMinusMm }) => ({
+          name,
+          parts: [part(is)],
+          spaceMm: { mm: mm + was, plusMinusMm },
+        }));
+  const first = touchesFirst([...behind, ...below, ...free]);
+  if (!first) return undefined;
+  const { name, gapMm, worstMm, rssMm } = first;
+  return { name, gapMm, worstMm, rssMm };
+}
 
 /** What is left before whatever stands behind it. */
 export function depthLines(made: Unit, space: Space): FitLine[] {

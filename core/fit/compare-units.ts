@@ -1,5 +1,5 @@
 import type { Toleranced } from "./clearance.ts";
-import { depthLines, type Space } from "./compare-depth.ts";
+import { depthLines, freeLines, type Space } from "./compare-depth.ts";
 import { neckLines } from "./compare-necks.ts";
 import { pegLines } from "./compare-pegs.ts";
 import { adapt, type FitLine, type Judged, line, notYet, RULER_MM, SAME, SLOT_MM, stop } from "./fit-line.ts";
@@ -66,18 +66,37 @@ export function compareUnits(old: Unit, made: Unit, space: Space = {}): FitLine[
             ),
     ),
     ...depthLines(made, space),
+    ...freeLines(old, made, space),
     ...neckLines(old, made),
     ...pegLines(old, made),
+    ...line(
+      "brackets",
+      old.bracketsApartMm,
+      made.bracketsApartMm,
+      (apart) => `${mm(apart)} apart`,
+      (a, b) => {
+        const off = Math.abs(a - b);
+        if (off > SLOT_MM) return stop(`Their holes stand ${mm(off)} off: the body's have no home on it.`);
+        return off > RULER_MM ? adapt(`Their holes stand ${mm(off)} off: open the slots.`, 20) : SAME;
+      },
+    ),
     ...line(
       "fan and shroud mounts",
       old.mounts,
       made.mounts,
-      ({ apartMm, threadMm }) => `${mm(apartMm)} apart, M${threadMm}`,
+      ({ apartMm, threadMm, depthMm }) =>
+        `${mm(apartMm)} apart, M${threadMm}${depthMm === undefined ? "" : `, ${mm(depthMm)} deep`}`,
       (a, b) => {
         if (Math.abs(a.apartMm - b.apartMm) > SLOT_MM)
           return stop(`They stand ${mm(Math.abs(a.apartMm - b.apartMm))} off: the fan has no home on it.`);
         if (a.threadMm !== b.threadMm)
           return adapt(`Its bolts are M${b.threadMm}: the old ones don't go in.`, 5, `bolts M${b.threadMm}`);
+        if (a.depthMm !== undefined && b.depthMm !== undefined && b.depthMm < a.depthMm - 1)
+          return adapt(
+            `Its holes are ${mm(a.depthMm - b.depthMm)} shallower: the old bolts bottom before they hold.`,
+            10,
+            "shorter bolts",
+          );
         return SAME;
       },
     ),
@@ -107,6 +126,20 @@ export function compareUnits(old: Unit, made: Unit, space: Space = {}): FitLine[
           `The car has ${a === "none" ? "none" : `an ${a} one`}: another variant, or the gearbox runs hot.`,
         );
       },
+    ),
+    ...line(
+      "oil cooler's ports",
+      old.oilPortsMm,
+      made.oilPortsMm,
+      (across) => `M${across}`,
+      (a, b) =>
+        Math.abs(a - b) < 0.3
+          ? SAME
+          : adapt(
+              "Its lines don't screw in: fittings of its own, tightened on the bench.",
+              15,
+              "oil cooler fittings",
+            ),
     ),
     ...line(
       "plug",

@@ -1,6 +1,6 @@
 export { type BoltLength, boltLength, type Joint, type Seat } from "./bolt-length.ts";
 export { type Clearance, clearance, type Stack, type Toleranced, touchesFirst } from "./clearance.ts";
-export type { Space } from "./compare-depth.ts";
+export { nearest, type Space } from "./compare-depth.ts";
 export { compareUnits } from "./compare-units.ts";
 export type { FitLine } from "./fit-line.ts";
 export { type SeatSide, type Side, type Steering, sideFromSeat } from "./side-from-seat.ts";

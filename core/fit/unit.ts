@@ -32,8 +32,12 @@ export interface Unit {
   coreThicknessMm?: number;
   necks?: readonly Neck[];
   pegs?: { bottom: number; bottomApartMm?: number; top: number; topApartMm?: number; bushes?: boolean };
-  /** Fan and shroud: how far its fixings stand apart, and their thread. */
-  mounts?: { apartMm: number; threadMm: number };
+  /** Ears or brackets that hold it to the body: how far their holes stand apart. */
+  bracketsApartMm?: number;
+  /** Fan and shroud: how far its fixings stand apart, their thread, and how deep that goes. */
+  mounts?: { apartMm: number; threadMm: number; depthMm?: number };
+  /** Thread of the oil cooler's ports, across. */
+  oilPortsMm?: number;
   condenserMounts?: boolean;
   oilCooler?: "none" | "internal" | "external";
   plug?: string;

@@ -79,6 +79,16 @@ describe("part lives", () => {
     ]);
   });
 
+  it("know a fan assembly that was bought in the fan that went in, and a fan motor for another part", () => {
+    const [second, first] = partLives([
+      job("a", 2029, [chosen("fan assembly"), fitted("fan")]),
+      job("b", 2031, [chosen("fan"), fitted("fan")]),
+    ]);
+    expect([first?.jobId, first?.to?.slice(0, 4), second?.to]).toEqual(["a", "2031", undefined]);
+    expect(partLives([job("a", 2029, [chosen("fan motor"), fitted("fan")])])).toEqual([]);
+    expect(partLives([job("a", 2029, [chosen("radiator cap"), fitted("radiator")])])).toEqual([]);
+  });
+
   it("keep parts of one name at two places apart", () => {
     const lives = partLives([
       job("a", 2029, [chosen("hose", "upper"), fitted("hose", "upper")]),

@@ -1,5 +1,6 @@
 import { CheckedPart, ChosenPart, factsOf, RefusedPart } from "../facts/index.ts";
 import { type Entry, standing, thing } from "../ledger/index.ts";
+import { plainPart } from "./part-kind.ts";
 
 export interface ChosenPartLine {
   entryId: string;
@@ -62,10 +63,14 @@ export function partLives(books: readonly { jobId: string; entries: readonly Ent
   for (const { jobId, entries } of books) {
     const fitted = standing(entries).filter((entry) => entry.account === "part" && (entry.in ?? 0) > 0);
     for (const chosen of chosenParts(entries)) {
-      const entry = fitted.find((each) => same(each.item, chosen.item) && same(each.place, chosen.place));
+      const there = fitted.filter((each) => same(each.place, chosen.place));
+      const entry =
+        there.find((each) => same(each.item, chosen.item)) ??
+        there.find((each) => plainPart(each.item ?? "") === plainPart(chosen.item));
       if (!entry) continue;
       const before = lives.findLast(
-        (life) => !life.to && same(life.item, chosen.item) && same(life.place, chosen.place),
+        (life) =>
+          !life.to && plainPart(life.item) === plainPart(chosen.item) && same(life.place, chosen.place),
       );
       if (before) before.to = entry.at;
       const { item, place, grade, supplier } = chosen;

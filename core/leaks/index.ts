@@ -1,3 +1,4 @@
+export { countedLevels, type SeenLevel } from "./counted-levels.ts";
 export { type Level, type LossRate, lossRate, type Rate } from "./loss-rate.ts";
 export { type PressureHold, type PressureReading, pressureHold } from "./pressure-hold.ts";
 export { type Advice, type Reaches, reaches } from "./reaches.ts";

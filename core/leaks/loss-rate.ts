@@ -123,7 +123,11 @@ export function lossRate(given: readonly Level[]): LossRate {
       because: `${seen}: two can't tell a leak from a level misread. A third look tells.`,
     };
   if (timesItsError(days, lost) >= SURE && holdsWithoutAny(days, lost))
-    return { ...rates, verdict: "fail", because: `It loses coolant, whichever of ${seen} was misread.` };
+    return {
+      ...rates,
+      verdict: "fail",
+      because: `It loses coolant: ${seen} say so, whichever one was misread.`,
+    };
   if (levels.length >= LEAST_FOR_SOUND && found.low <= 0 && perDayL.high <= SOUND_PER_DAY_L)
     return { ...rates, verdict: "pass", because: `${seen}, and no more gone than any sound car loses.` };
   return {

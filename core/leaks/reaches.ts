@@ -58,7 +58,7 @@ export function reaches(given: readonly Level[], minimumL: number): Reaches {
     return {
       ...dates,
       advice: "don't drive",
-      because: `${litres}, and that may be gone in ${Math.max(1, Math.floor(soonest))} days.`,
+      because: `${litres}, and that may be gone within ${Math.ceil(soonest) <= 1 ? "a day" : `${Math.ceil(soonest)} days`}.`,
     };
   if (verdict === "pass") return { ...dates, advice: "drive", because: `${litres}, and no loss is seen.` };
   if (soonest <= WATCH_DAYS || verdict === "fail")

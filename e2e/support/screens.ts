@@ -49,6 +49,7 @@ async function pictures(page: Page): Promise<void> {
 export const TOOL_SCREENS: Screen[] = [
   { name: "which-part", path: job("open-prove", "plan"), before: options },
   { name: "shelf", path: "/shelf" },
+  { name: "watch", path: "/watch" },
   { name: "pictures", path: job("open-build", "strip"), before: pictures },
   { name: "fan-wiring", path: job("open-build", "plan"), before: wiring },
 ];

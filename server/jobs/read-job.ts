@@ -36,6 +36,7 @@ export async function readJob(desk: Desk, jobId: string) {
       distanceKm: vehicle.distanceKm,
     },
     card: card && toCard(card),
+    cardTakenFrom: card?.takenFrom ?? null,
     names: Object.fromEntries(people.map((person) => [person.id, person.name])),
     entries,
   };

@@ -2,6 +2,7 @@ import { CoolantLevel, factsOf } from "../../core/facts/index.ts";
 import { complaintOf, findingOf, partLives } from "../../core/job/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";
+import { readLevels } from "../levels/read-levels.ts";
 import { notFound } from "../refusal.ts";
 import { toCard } from "./card.ts";
 import { isId } from "./is-id.ts";
@@ -30,6 +31,7 @@ export async function readVehicle(desk: Desk, id: string) {
   const people = await models.Person.findAll({ attributes: ["id", "name"], raw: true, transaction });
   const nameOf = new Map(people.map((person) => [person.id, person.name]));
   const levels = jobs.flatMap((job) => factsOf(bookOf(job.id), CoolantLevel).map(({ entry }) => entry));
+  const taken = (await readLevels(desk, [id])).get(id);
   const { plate, vin, name, use, distanceKm } = vehicle;
   return {
     vehicle: { id, plate, vin, name, use, distanceKm },
@@ -55,5 +57,6 @@ export async function readVehicle(desk: Desk, id: string) {
       .reverse(),
     parts: partLives(jobs.map((job) => ({ jobId: job.id, entries: bookOf(job.id) }))),
     levels: levels.map(({ at, text }) => ({ at, text: text ?? "" })),
+    taken: taken ?? null,
   };
 }

@@ -8,6 +8,7 @@ const NAMES: Record<string, (params: Params, search: string) => string | undefin
   "vehicle/route": ({ vehicleId }) => `vehicle:${vehicleId}`,
   "vehicle-card/route": ({ vehicleId }) => `card:${vehicleId}`,
   "shelf/route": () => "shelf",
+  "watch/route": () => "watch",
   "shop/route": () => "shop",
   "job/route": ({ jobId }) => `job:${jobId}`,
   "job/plan/route": ({ jobId }) => `plan:${jobId}`,

@@ -10,6 +10,7 @@ import { pictures } from "./009-pictures.ts";
 import { bookGrown } from "./010-book-grown.ts";
 import { knownLater } from "./011-known-later.ts";
 import { shelf } from "./012-shelf.ts";
+import { levels } from "./013-levels.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -26,4 +27,5 @@ export const migrations: Migration[] = [
   bookGrown,
   knownLater,
   shelf,
+  levels,
 ];

@@ -4,6 +4,7 @@ import { defineCoolingCard } from "./cooling-card.ts";
 import { defineDevice } from "./device.ts";
 import { defineEntryRow } from "./entry.ts";
 import { defineJob } from "./job.ts";
+import { defineLevelRow } from "./level-row.ts";
 import { defineLog } from "./log.ts";
 import { definePerson } from "./person.ts";
 import { definePicture } from "./picture.ts";
@@ -27,6 +28,7 @@ export function defineModels(database: Sequelize) {
     Picture: definePicture(database),
     Audit: defineAudit(database),
     ShelfRow: defineShelfRow(database),
+    LevelRow: defineLevelRow(database),
     UnsentHere: defineUnsent(database),
   };
   return models;

@@ -12,6 +12,8 @@ export class Vehicle extends Model {
   declare distanceKm: number | null;
   /** What it came into the books with. */
   declare firstDistanceKm: number | null;
+  /** How far the minimum mark of its tank lies below the line, litres; null until somebody measured it. */
+  declare minimumL: number | null;
 }
 
 export function defineVehicle(database: Sequelize): typeof Vehicle {
@@ -24,6 +26,7 @@ export function defineVehicle(database: Sequelize): typeof Vehicle {
       name: { type: DataTypes.TEXT, allowNull: false },
       use: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
       firstDistanceKm: { type: DataTypes.DOUBLE, field: "first_distance_km", allowNull: true },
+      minimumL: { type: DataTypes.DOUBLE, field: "minimum_l", allowNull: true },
       distanceKm: { type: DataTypes.DOUBLE, field: "distance_km", allowNull: true },
     },
     { sequelize: database, modelName: "Vehicle", tableName: "vehicles", timestamps: false },

@@ -24,6 +24,7 @@ import {
   unitOf,
 } from "./fit-fields.ts";
 import { StackPicture } from "./StackPicture.tsx";
+import { TouchesFirst } from "./TouchesFirst.tsx";
 
 const STEERING: Record<Steering, string> = { left: "wheel on the left", right: "wheel on the right" };
 
@@ -86,7 +87,16 @@ function MeasureCell({
 export function FitTable({ measured }: { measured: Measured["unit"] }) {
   const { page, entries, timeZone, book, mayBook } = useJob();
   const [draft, setDraft] = useDraft<FitDraft>(`fit-2:${page.job.id}`, EMPTY);
-  const { steering, old, made, space } = draft;
+  const { steering } = draft;
+  // A draft may have been typed before the bench measured as much as it does now.
+  const [old, made, space] = useMemo(
+    () => [
+      { ...EMPTY_UNIT, ...draft.old },
+      { ...EMPTY_UNIT, ...draft.made },
+      { ...EMPTY_SPACE, ...draft.space },
+    ],
+    [draft],
+  );
   const outcome = useMemo(
     () => worked(true, () => compareUnits(unitOf(old, steering), unitOf(made, steering), spaceOf(space))),
     [old, made, steering, space],
@@ -211,6 +221,8 @@ export function FitTable({ measured }: { measured: Measured["unit"] }) {
           [
             ["depth", "Room behind its face", "mm"],
             ["fan", "Fan in that room, deep", "mm"],
+            ["shroud", "Free now, shroud to fan", "mm"],
+            ["pipes", "Free now, to the charge pipes", "mm"],
             ["below", "Room from its top to the skid plate", "mm"],
             ["plusMinus", "Give or take", "mm"],
           ] as const
@@ -241,7 +253,10 @@ export function FitTable({ measured }: { measured: Measured["unit"] }) {
         </div>
       </div>
       {outcome && "result" in outcome && (
-        <StackPicture old={unitOf(old, steering)} made={unitOf(made, steering)} space={spaceOf(space)} />
+        <>
+          <StackPicture old={unitOf(old, steering)} made={unitOf(made, steering)} space={spaceOf(space)} />
+          <TouchesFirst old={unitOf(old, steering)} made={unitOf(made, steering)} space={spaceOf(space)} />
+        </>
       )}
       <section aria-labelledby="fits" aria-live="polite">
         <h4 id="fits" className="mb-1 font-bold text-lg">

@@ -28,7 +28,15 @@ describe("what was measured on the bench", () => {
   });
 
   it("finds the thick one too deep for the room, with its fan in it", () => {
-    const space = spaceOf({ depth: "150", name: "the belt", fan: "80", plusMinus: "2", below: "" });
+    const space = spaceOf({
+      depth: "150",
+      name: "the belt",
+      fan: "80",
+      plusMinus: "2",
+      below: "",
+      pipes: "",
+      shroud: "",
+    });
     const lines = compareUnits({ depthMm: 45 }, unitOf({ ...EMPTY_UNIT, depth: "72" }, "left"), space);
     expect(lines.map(({ what, verdict }) => [what, verdict])).toContainEqual([
       "depth before the belt",
@@ -50,7 +58,11 @@ describe("what was measured on the bench", () => {
     expect(new Set(compareUnits(unit, unit).map(({ verdict }) => verdict))).toEqual(new Set(["not-seen"]));
     expect(unitOf({ ...EMPTY_UNIT, blows: "no" }, "left").blades).toEqual({ pulls: false });
     expect(() =>
-      compareUnits({}, unit, spaceOf({ depth: "9", name: "", fan: "3", plusMinus: "40", below: "" })),
+      compareUnits(
+        {},
+        unit,
+        spaceOf({ depth: "9", name: "", fan: "3", plusMinus: "40", below: "", pipes: "", shroud: "" }),
+      ),
     ).not.toThrow();
   });
 

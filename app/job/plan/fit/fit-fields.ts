@@ -27,6 +27,9 @@ export const EMPTY_UNIT = {
   oilCooler: "",
   mountsApart: "",
   mountThread: "",
+  mountDepth: "",
+  brackets: "",
+  oilPorts: "",
   condenser: "",
   plug: "",
   blades: "",
@@ -34,7 +37,7 @@ export const EMPTY_UNIT = {
 };
 export type UnitFields = typeof EMPTY_UNIT;
 
-export const EMPTY_SPACE = { depth: "", name: "", fan: "", below: "", plusMinus: "2" };
+export const EMPTY_SPACE = { depth: "", name: "", fan: "", below: "", pipes: "", shroud: "", plusMinus: "2" };
 export type SpaceFields = typeof EMPTY_SPACE;
 
 /** Every row of the paired columns: a length, a word, or one of a few. */
@@ -60,8 +63,11 @@ export const ROWS: {
   { name: "topApart", label: "Two pegs above, apart" },
   { name: "bushes", label: "Pegs stand in rubber", options: ["yes", "no"] },
   { name: "oilCooler", label: "Oil cooler", options: ["none", "internal", "external"] },
+  { name: "oilPorts", label: "Thread of its ports, M" },
   { name: "mountsApart", label: "Fan and shroud mounts, apart" },
   { name: "mountThread", label: "Thread of their bolts, M" },
+  { name: "mountDepth", label: "That thread is deep" },
+  { name: "brackets", label: "Brackets to the body, holes apart" },
   { name: "condenser", label: "Mounts for the condenser", options: ["yes", "no"] },
   { name: "plug", label: "Fan's plug", isWord: true },
   { name: "blades", label: "Blades" },
@@ -104,9 +110,10 @@ function neckOf(
 const isYes = (text: string) => (text === "" ? undefined : text === "yes");
 
 /** Both or neither: how far apart they stand says nothing without their thread. */
-function mountsOf({ mountsApart, mountThread }: UnitFields) {
+function mountsOf({ mountsApart, mountThread, mountDepth }: UnitFields) {
   const [apartMm, threadMm] = [figure(mountsApart), figure(mountThread)];
-  return apartMm === undefined || threadMm === undefined ? {} : { mounts: { apartMm, threadMm } };
+  if (apartMm === undefined || threadMm === undefined) return {};
+  return { mounts: { apartMm, threadMm, ...given("depthMm", figure(mountDepth)) } };
 }
 
 /** What was measured, as the core takes it: what isn't filled in isn't there. */
@@ -126,6 +133,8 @@ export function unitOf(fields: UnitFields, steering: Steering): Unit {
     ...given("coreWidthMm", figure(fields.coreWidth)),
     ...given("coreHeightMm", figure(fields.coreHeight)),
     ...mountsOf(fields),
+    ...given("bracketsApartMm", figure(fields.brackets)),
+    ...given("oilPortsMm", figure(fields.oilPorts)),
     ...given("condenserMounts", isYes(fields.condenser)),
     ...(necks.length > 0 ? { necks } : {}),
     ...(hasPegs
@@ -146,17 +155,24 @@ export function unitOf(fields: UnitFields, steering: Steering): Unit {
 }
 
 /** The room behind the face of the radiator, with the fan that stands in it. */
-export function spaceOf({ depth, name, fan, below, plusMinus }: SpaceFields): Space {
+export function spaceOf({ depth, name, fan, below, pipes, shroud, plusMinus }: SpaceFields): Space {
   const room = figure(depth);
   const high = figure(below);
   const height =
     high === undefined ? {} : { heightMm: { mm: high, plusMinusMm: Math.min(figure(plusMinus) ?? 0, high) } };
-  if (room === undefined) return height;
+  const free = [
+    { name: "the charge pipes", mm: figure(pipes) },
+    { name: "the fan in its shroud", mm: figure(shroud) },
+  ].flatMap(({ name, mm }) =>
+    mm === undefined ? [] : [{ name, mm, plusMinusMm: Math.min(figure(plusMinus) ?? 0, mm) }],
+  );
+  const around = { ...height, ...(free.length > 0 ? { free } : {}) };
+  if (room === undefined) return around;
   const fanMm = figure(fan);
   // Nothing is off by more than itself.
   const plusMinusMm = Math.min(figure(plusMinus) ?? 0, room, fanMm ?? room);
   return {
-    ...height,
+    ...around,
     depthMm: { mm: room, plusMinusMm },
     ...(fanMm === undefined ? {} : { behind: [{ name: "fan", mm: fanMm, plusMinusMm }] }),
     behindName: name.trim() || "what is behind it",
@@ -172,6 +188,9 @@ const LENGTHS: [typed: keyof UnitFields, kept: keyof MeasuredUnit][] = [
   ["coreHeight", "coreHeightMm"],
   ["mountsApart", "mountsApartMm"],
   ["mountThread", "mountThreadMm"],
+  ["mountDepth", "mountDepthMm"],
+  ["brackets", "bracketsApartMm"],
+  ["oilPorts", "oilPortsMm"],
   ["outletHeight", "outletHeightMm"],
   ["outletWide", "outletWideMm"],
   ["inletHeight", "inletHeightMm"],
@@ -205,6 +224,8 @@ export function measuredFrom(
     ...given("behind", space.name.trim() || undefined),
     ...given("fanDepthMm", figure(space.fan)),
     ...given("belowMm", figure(space.below)),
+    ...given("pipesFreeMm", figure(space.pipes)),
+    ...given("shroudFreeMm", figure(space.shroud)),
   };
   return Object.keys(kept).length > 0 ? ({ steering, ...kept } as MeasuredUnit) : undefined;
 }
@@ -235,6 +256,8 @@ export function typedFrom(unit: MeasuredUnit): { unit: UnitFields; space: SpaceF
       name: unit.behind ?? "",
       fan: asTyped(unit.fanDepthMm),
       below: asTyped(unit.belowMm),
+      pipes: asTyped(unit.pipesFreeMm),
+      shroud: asTyped(unit.shroudFreeMm),
     },
   };
 }

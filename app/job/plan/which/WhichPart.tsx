@@ -12,6 +12,7 @@ import { minorDigits, moneyOf } from "../../../ui/money.ts";
 import { useJob } from "../../context.ts";
 import { CostSpread } from "./CostSpread.tsx";
 import { OptionTable } from "./OptionTable.tsx";
+import { OwnerWaits } from "./OwnerWaits.tsx";
 import {
   emptyOption,
   fromShelf,
@@ -203,6 +204,7 @@ export function WhichPart({ lives, shelf }: { lives: readonly PartLife[]; shelf:
           </section>
         </>
       )}
+      <OwnerWaits />
       <p className="text-ink-2 text-sm">
         How long each grade lasts, what it takes longer to fit and how often the wrong one comes are the
         handbook's figures until this shop's own jobs say better.

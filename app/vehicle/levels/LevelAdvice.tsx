@@ -1,0 +1,57 @@
+import { countedLevels, lossRate, type Rate, reaches, type SeenLevel } from "../../../core/leaks/index.ts";
+import { format, type System } from "../../../core/units/index.ts";
+import { dateOf } from "../../ui/dates.ts";
+import { VerdictShape } from "../../ui/VerdictMark.tsx";
+
+const DAYS = { week: 7 } as const;
+const MARK = { drive: "pass", "top up and watch": "not-seen", "don't drive": "fail" } as const;
+const SAID = {
+  drive: "Drive on",
+  "top up and watch": "Top up and look every week",
+  "don't drive": "Don't drive it",
+} as const;
+
+const perWeek = ({ low, likely, high }: Rate, system: System) => {
+  const litres = (perDay: number) => format(perDay * DAYS.week, "volume", system);
+  return `${litres(likely)} a week, from ${litres(low)} to ${litres(high)}`;
+};
+
+/** What a vehicle's levels say: how fast, until when, and what to do; each with its reason. */
+export function LevelAdvice({
+  levels,
+  minimumL,
+  system,
+  timeZone,
+}: {
+  levels: readonly SeenLevel[];
+  minimumL: number;
+  system: System;
+  timeZone: string;
+}) {
+  const counted = countedLevels(levels);
+  if (counted.length === 0)
+    return <p className="text-ink-2">No cold level was taken since it was last filled.</p>;
+  const rate = lossRate(counted);
+  const { earliest, latest, advice, because } = reaches(counted, minimumL);
+  const day = (iso: string) => dateOf(iso, timeZone);
+  return (
+    <div className="flex flex-col gap-1">
+      <p className="flex items-center gap-2 font-bold">
+        <VerdictShape verdict={MARK[advice]} /> {SAID[advice]}
+      </p>
+      <p>{because}</p>
+      {Number.isFinite(rate.perDayL.high) && (
+        <p className="text-ink-2">
+          {rate.verdict === "fail" ? "Loses" : "May lose"} {perWeek(rate.perDayL, system)}
+          {rate.per100KmL && `; ${format(rate.per100KmL.likely, "volume", system)} in 100 km`}. {rate.because}
+        </p>
+      )}
+      {earliest && (
+        <p className="text-ink-2">
+          At its minimum{" "}
+          {latest ? `between ${day(earliest)} and ${day(latest)}` : `not before ${day(earliest)}`}.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,159 @@
+import { useEffect, useRef, useState } from "react";
+import { useFetcher } from "react-router";
+import { v4 as newId } from "uuid";
+import { format, SHOWN, toShown } from "../../../core/units/index.ts";
+import type { LevelsOf } from "../../../server/levels/read-levels.ts";
+import type { Refused } from "../../shell/guard.server.ts";
+import { useMember } from "../../shell/member.ts";
+import { Button } from "../../ui/Button.tsx";
+import { whenOf } from "../../ui/dates.ts";
+import { Choice, TextField } from "../../ui/Field.tsx";
+import { LevelAdvice } from "./LevelAdvice.tsx";
+import { LevelLine } from "./LevelLine.tsx";
+
+type Answer = Refused & { isDone?: boolean };
+
+/** Writes down a level as it was found now; what is typed stays until it is. */
+function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
+  const { units } = useMember();
+  const fetcher = useFetcher<Answer>();
+  const form = useRef<HTMLFormElement>(null);
+  const [id, setId] = useState<string>(() => newId());
+  const fields = fetcher.data?.refused?.fields ?? {};
+  const isDone = fetcher.state === "idle" && fetcher.data?.isDone === true;
+  useEffect(() => {
+    if (!isDone) return;
+    form.current?.reset();
+    setId(newId());
+  }, [isDone]);
+  const litres = SHOWN.volume[units].label;
+  return (
+    <fetcher.Form
+      ref={form}
+      method="post"
+      action={`/vehicles/${vehicleId}/levels`}
+      className="grid grid-cols-2 items-start gap-3 md:grid-cols-5"
+    >
+      <input type="hidden" name="id" value={id} />
+      <input type="hidden" name="system" value={units} />
+      <TextField
+        label="Below the line"
+        name="missing"
+        inputMode="decimal"
+        unit={litres}
+        maxLength={12}
+        className="figure"
+        error={fields.missing}
+      />
+      <TextField
+        label="Topped up"
+        name="toppedUp"
+        inputMode="decimal"
+        unit={litres}
+        maxLength={12}
+        className="figure"
+        error={fields.toppedUp}
+      />
+      <TextField
+        label="Distance"
+        name="distance"
+        inputMode="decimal"
+        unit={SHOWN.distance[units].label}
+        maxLength={12}
+        className="figure"
+        error={fields.distance}
+      />
+      <Choice label="Engine" name="heat" defaultValue="cold" error={fields.heat}>
+        <option value="cold">cold</option>
+        <option value="hot">hot: not counted</option>
+      </Choice>
+      <TextField
+        label="Minimum mark"
+        name="minimum"
+        inputMode="decimal"
+        unit={litres}
+        maxLength={12}
+        className="figure"
+        placeholder={String(Number(toShown(of.minimumL, "volume", units).toFixed(1)))}
+        error={fields.minimum}
+      />
+      <Button type="submit" className="col-span-2 justify-self-start" disabled={fetcher.state !== "idle"}>
+        Write the level down
+      </Button>
+      <div role="alert" className="col-span-2 md:col-span-3">
+        {fetcher.data?.refused && (
+          <p className="border-ink border-l-4 pl-3 font-bold">
+            {fetcher.data.refused.message || "Nothing is written down yet: see beside the fields."}
+          </p>
+        )}
+      </div>
+    </fetcher.Form>
+  );
+}
+
+function Taken({ vehicleId, of, mayWrite }: { vehicleId: string; of: LevelsOf; mayWrite: boolean }) {
+  const { units, timeZone } = useMember();
+  const fetcher = useFetcher<Answer>();
+  const litres = (value: number) => format(value, "volume", units);
+  return (
+    <ul aria-label="Levels taken" className="max-w-3xl">
+      {of.levels
+        .toReversed()
+        .map(({ id, at, by, missingL, toppedUpL, distanceKm, heat, isStruck, isBefore }) => (
+          <li
+            key={id}
+            className="flex flex-wrap items-center justify-between gap-x-4 border-rule border-b py-1"
+          >
+            <span className={isStruck ? "text-ink-2 line-through" : ""}>
+              {whenOf(at, timeZone)}, {litres(Math.abs(missingL))} {missingL < 0 ? "above" : "below"} the
+              line, {heat}
+              {toppedUpL ? `, topped up ${litres(toppedUpL)}` : ""}
+              {distanceKm === undefined ? "" : `, at ${format(distanceKm, "distance", units)}`}
+            </span>
+            <span className="flex items-center gap-3 text-ink-2">
+              {by}
+              {isStruck
+                ? ", struck"
+                : isBefore
+                  ? ", before it was filled"
+                  : heat === "hot"
+                    ? ", not counted"
+                    : ""}
+              {mayWrite && !isStruck && (
+                <button
+                  type="button"
+                  className="min-h-11 px-2 underline underline-offset-4"
+                  aria-label={`Strike the level of ${whenOf(at, timeZone)}`}
+                  onClick={() =>
+                    void fetcher.submit(
+                      { strike: id },
+                      { method: "post", action: `/vehicles/${vehicleId}/levels` },
+                    )
+                  }
+                >
+                  Strike
+                </button>
+              )}
+            </span>
+          </li>
+        ))}
+    </ul>
+  );
+}
+
+/** The coolant level of a vehicle: how fast it falls, when it meets the minimum, what to do, and each look at it. */
+export function Levels({ vehicleId, of, mayWrite }: { vehicleId: string; of: LevelsOf; mayWrite: boolean }) {
+  const { units, timeZone } = useMember();
+  const given = { levels: of.levels, minimumL: of.minimumL, system: units, timeZone };
+  return (
+    <section aria-labelledby="levels" className="flex flex-col gap-4">
+      <h2 id="levels" className="text-2xl">
+        Coolant level
+      </h2>
+      {of.levels.length > 0 && <LevelAdvice {...given} />}
+      <LevelLine {...given} />
+      {mayWrite && <TakeLevel vehicleId={vehicleId} of={of} />}
+      {of.levels.length > 0 && <Taken vehicleId={vehicleId} of={of} mayWrite={mayWrite} />}
+    </section>
+  );
+}

@@ -1,0 +1,45 @@
+import { data } from "react-router";
+import { readLevels } from "../../../server/levels/read-levels.ts";
+import { strikeLevel, takeLevel } from "../../../server/levels/take-level.ts";
+import { notFound, Refusal } from "../../../server/refusal.ts";
+import { isId } from "../../../server/vehicles/is-id.ts";
+import { checkForm } from "../../shell/forms.ts";
+import { guarded } from "../../shell/guard.server.ts";
+import { keptPosting } from "../../shell/kept/posting.ts";
+import { readForm } from "../../shell/read-body.server.ts";
+import { LevelForm } from "./level.form.ts";
+
+/** The levels of one vehicle, for a page that is about something else. */
+export const loader = guarded("desk", async ({ params, desk }) => {
+  const { vehicleId = "" } = params;
+  const of = isId(vehicleId)
+    ? (await desk((given) => readLevels(given, [vehicleId]))).get(vehicleId)
+    : undefined;
+  if (!of) throw notFound("That vehicle");
+  return data(of);
+});
+
+/** A level taken now, or one struck by its id. */
+export const action = guarded("technician", async ({ request, params, desk, member }) => {
+  const { vehicleId = "" } = params;
+  const form = await readForm(request);
+  const struck = form.get("strike");
+  if (typeof struck === "string") {
+    await desk((given) => strikeLevel(given, vehicleId, struck));
+    return data({ isDone: true });
+  }
+  const checked = checkForm(LevelForm, form);
+  if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
+  const { id, missing, toppedUp = 0, distance = null, heat, minimum = null } = checked.value;
+  await desk((given) =>
+    takeLevel(
+      given,
+      vehicleId,
+      { id, missingL: missing, toppedUpL: toppedUp, distanceKm: distance, heat, minimumL: minimum },
+      member.units,
+    ),
+  );
+  return data({ isDone: true });
+});
+
+export const clientAction = keptPosting();

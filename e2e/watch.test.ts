@@ -1,0 +1,93 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { demoId } from "../demo/story.ts";
+import { Application, PHONE } from "./support/application.ts";
+import { violations } from "./support/axe.ts";
+import { allSent, bookWords, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
+
+let application: Application;
+let page: Page;
+beforeAll(async () => {
+  application = await Application.open();
+  page = await application.signedIn("tobin");
+});
+afterAll(() => application.close());
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+const SCHOLAR = `/vehicles/${demoId("vehicle:scholar")}`;
+const words = () => page.$eval("main", (main) => (main.textContent ?? "").replace(/\s+/g, " "));
+
+describe("Watch", () => {
+  it("has the vehicle that is at its minimum soonest first, each with what to do and why", async () => {
+    await application.go(page, "/");
+    await page.keyboard.press("g");
+    await page.keyboard.press("w");
+    await seen(page, "Top up and look every week");
+    const plates = await page.$$eval("main h2 a", (links) => links.map((link) => link.textContent));
+    expect(plates).toHaveLength(3);
+    expect(plates.at(-1)).toBe("MRW 5508");
+    expect(await violations(page)).toEqual([]);
+  });
+});
+
+describe("a level", () => {
+  it("is written down at any visit, told wrong beside its field, and counted", async () => {
+    await application.go(page, SCHOLAR);
+    await write(page, "Below the line", "a bit");
+    await tap(page, "Write the level down");
+    await seen(page, "A figure from");
+    await write(page, "Below the line", "0.3");
+    await write(page, "Distance", "1");
+    await tap(page, "Write the level down");
+    await seen(page, "already: read it again");
+    await write(page, "Distance", " ");
+    await tap(page, "Write the level down");
+    await page.waitForSelector('ul[aria-label="Levels taken"] li');
+    expect(await words()).toContain("0.3 L below the line, cold");
+    expect(await words()).toContain("One look gives no rate");
+  });
+
+  it("that was wrong is struck, stays readable, and counts no longer", async () => {
+    await page.locator('button[aria-label^="Strike the level"]').click();
+    await seen(page, "struck");
+    await seen(page, "No cold level was taken");
+  });
+
+  it("stays typed while no server is to be had", async () => {
+    await write(page, "Below the line", "0.4");
+    await application.kill();
+    await tap(page, "Write the level down");
+    await seen(page, "nothing was changed");
+    expect(await page.$eval('input[name="missing"]', (input) => (input as HTMLInputElement).value)).toBe(
+      "0.4",
+    );
+    await application.start();
+    await tap(page, "Write the level down");
+    await page.waitForFunction(
+      () => document.querySelectorAll('ul[aria-label="Levels taken"] li').length === 2,
+    );
+  });
+
+  it("runs out of no phone", async () => {
+    const phone = await application.signedIn("ilse", PHONE);
+    for (const path of ["/watch", `/vehicles/${demoId("vehicle:drover")}`]) {
+      await application.go(phone, path);
+      const spill = await phone.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+      expect(spill, path).toBeLessThanOrEqual(0);
+    }
+    await phone.browserContext().close();
+  });
+});
+
+describe("the owner's wish to wait", () => {
+  it("is weighed against what the level has lost, and booked with the day it ends", async () => {
+    await application.go(page, `/jobs/${jobId("open-plan")}/plan`);
+    await seen(page, "Or wait, if the owner wishes it");
+    expect(await words()).toMatch(/(?:Loses|May lose) 0\.\d+.L a week, from/);
+    await tap(page, "The owner waits");
+    await allSent(page);
+    const line = (await bookWords(page)).find((each) => each.includes("rather wait"));
+    expect(line).toMatch(/loses 0\.\d+.L a week.*at its minimum from/i);
+  });
+});

@@ -1,0 +1,37 @@
+import { DataTypes, Model, type Sequelize } from "sequelize";
+
+/** A vehicle's coolant level as somebody found it. */
+export class LevelRow extends Model {
+  declare shopId: string;
+  declare id: string;
+  declare vehicleId: string;
+  declare at: Date;
+  declare takenBy: string;
+  declare missingL: number;
+  declare toppedUpL: number;
+  declare distanceKm: number | null;
+  declare heat: "cold" | "hot";
+  declare struckAt: Date | null;
+  declare struckBy: string | null;
+}
+
+export function defineLevelRow(database: Sequelize): typeof LevelRow {
+  const figure = () => ({ type: DataTypes.DOUBLE, allowNull: false });
+  const person = () => ({ type: DataTypes.UUID });
+  return LevelRow.init(
+    {
+      shopId: { type: DataTypes.UUID, field: "shop_id", primaryKey: true, allowNull: false },
+      id: { type: DataTypes.UUID, primaryKey: true, allowNull: false },
+      vehicleId: { type: DataTypes.UUID, field: "vehicle_id", allowNull: false },
+      at: { type: DataTypes.DATE, allowNull: false },
+      takenBy: { ...person(), field: "taken_by", allowNull: false },
+      missingL: { ...figure(), field: "missing_l" },
+      toppedUpL: { ...figure(), field: "topped_up_l" },
+      distanceKm: { type: DataTypes.DOUBLE, field: "distance_km" },
+      heat: { type: DataTypes.TEXT, allowNull: false },
+      struckAt: { type: DataTypes.DATE, field: "struck_at" },
+      struckBy: { ...person(), field: "struck_by" },
+    },
+    { sequelize: database, modelName: "LevelRow", tableName: "levels", timestamps: false },
+  );
+}

@@ -1,0 +1,114 @@
+import { Op } from "sequelize";
+import { countedLevels, reaches, type SeenLevel } from "../../core/leaks/index.ts";
+import type { Desk } from "../database/connection.ts";
+
+export interface LevelTaken extends SeenLevel {
+  id: string;
+  by: string;
+}
+
+export interface LevelsOf {
+  levels: LevelTaken[];
+  minimumL: number;
+  /** True where nobody measured the minimum and a usual tank is taken. */
+  isMinimumUsual: boolean;
+}
+
+/** Below the line of a usual tank lies its minimum: that share of what the system holds, and no less than half a litre. */
+const USUAL_SHARE = 0.08;
+const USUAL_LEAST_L = 0.5;
+const SHOWN = 60;
+
+/** When coolant last went in at a job that is signed, by vehicle: a repaired vehicle's line starts anew there. */
+async function lastFills(desk: Desk, vehicleIds: readonly string[]): Promise<Map<string, Date>> {
+  const [rows] = (await desk.sequelize.query(
+    `SELECT j.vehicle_id AS "vehicleId", max(j.signed_at) AS "signedAt" FROM jobs j
+     WHERE j.vehicle_id = ANY($1::uuid[]) AND j.signed_at IS NOT NULL
+       AND EXISTS (SELECT 1 FROM entries e WHERE e.shop_id = j.shop_id AND e.job_id = j.id AND e.account = 'coolant')
+     GROUP BY j.vehicle_id`,
+    { bind: [vehicleIds], transaction: desk.transaction },
+  )) as [{ vehicleId: string; signedAt: Date }[], unknown];
+  return new Map(rows.map(({ vehicleId, signedAt }) => [vehicleId, new Date(signedAt)]));
+}
+
+/** Levels of these vehicles with their minimum, the latest last; struck ones and those of an earlier line among them. */
+export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Promise<Map<string, LevelsOf>> {
+  const { models, transaction } = desk;
+  const ids = [...vehicleIds];
+  const vehicles = await models.Vehicle.findAll({
+    where: { id: { [Op.in]: ids } },
+    attributes: ["id", "minimumL"],
+    transaction,
+  });
+  const cards = await models.CoolingCard.findAll({
+    where: { vehicleId: { [Op.in]: ids } },
+    attributes: ["vehicleId", "capacityL"],
+    transaction,
+  });
+  const capacityOf = new Map(cards.map(({ vehicleId, capacityL }) => [vehicleId, capacityL]));
+  const rows = await models.LevelRow.findAll({
+    where: { vehicleId: { [Op.in]: ids } },
+    order: [["at", "ASC"]],
+    transaction,
+  });
+  const people = await models.Person.findAll({ attributes: ["id", "name"], raw: true, transaction });
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  const fills = rows.length > 0 ? await lastFills(desk, ids) : new Map<string, Date>();
+  return new Map(
+    vehicles.map(({ id, minimumL }) => {
+      const filledAt = fills.get(id);
+      const usual = Math.max(USUAL_LEAST_L, Math.round((capacityOf.get(id) ?? 0) * USUAL_SHARE * 10) / 10);
+      const levels = rows
+        .filter((row) => row.vehicleId === id)
+        .slice(-SHOWN)
+        .map((row) => ({
+          id: row.id,
+          at: row.at.toISOString(),
+          missingL: row.missingL,
+          toppedUpL: row.toppedUpL,
+          ...(row.distanceKm !== null && { distanceKm: row.distanceKm }),
+          heat: row.heat,
+          by: nameOf.get(row.takenBy) ?? "",
+          isStruck: row.struckAt !== null,
+          isBefore: filledAt !== undefined && row.at < filledAt,
+        }));
+      return [id, { levels, minimumL: minimumL ?? usual, isMinimumUsual: minimumL === null }] as const;
+    }),
+  );
+}
+
+export interface Watched {
+  vehicleId: string;
+  plate: string;
+  name: string;
+  of: LevelsOf;
+}
+
+const MOST_WATCHED = 300;
+
+/** Vehicles whose level somebody takes, the one that meets its minimum soonest first. */
+export async function readWatch(desk: Desk): Promise<Watched[]> {
+  const [latest] = (await desk.sequelize.query(
+    `SELECT l.vehicle_id AS "vehicleId" FROM levels l WHERE l.struck_at IS NULL
+     GROUP BY l.vehicle_id ORDER BY max(l.at) DESC LIMIT ${MOST_WATCHED}`,
+    { transaction: desk.transaction },
+  )) as [{ vehicleId: string }[], unknown];
+  const ids = latest.map(({ vehicleId }) => vehicleId);
+  const all = await readLevels(desk, ids);
+  const vehicles = await desk.models.Vehicle.findAll({
+    where: { id: { [Op.in]: ids } },
+    attributes: ["id", "plate", "name"],
+    raw: true,
+    transaction: desk.transaction,
+  });
+  return vehicles
+    .flatMap(({ id, plate, name }) => {
+      const of = all.get(id);
+      const counted = of ? countedLevels(of.levels) : [];
+      if (!of || counted.length === 0) return [];
+      const { earliest } = reaches(counted, of.minimumL);
+      return [{ watched: { vehicleId: id, plate, name, of }, soonest: earliest ?? "9999" }];
+    })
+    .sort((a, b) => (a.soonest < b.soonest ? -1 : a.soonest > b.soonest ? 1 : 0))
+    .map(({ watched }) => watched);
+}

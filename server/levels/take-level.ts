@@ -1,0 +1,64 @@
+import { format, type System } from "../../core/units/index.ts";
+import type { Desk } from "../database/connection.ts";
+import { notFound, Refusal } from "../refusal.ts";
+import { isId } from "../vehicles/is-id.ts";
+
+export interface TakenLevel {
+  id: string;
+  missingL: number;
+  toppedUpL: number;
+  distanceKm: number | null;
+  heat: "cold" | "hot";
+  /** How far the minimum mark lies below the line; null where nobody says so now. */
+  minimumL: number | null;
+}
+
+const MOST_LEVELS = 5000;
+
+/**
+ * Writes down a level that was taken now, once however often it is sent. A distance below the last that was taken, or
+ * below the vehicle's own, is refused: one of the two was misread.
+ */
+export async function takeLevel(
+  desk: Desk,
+  vehicleId: string,
+  level: TakenLevel,
+  system: System,
+): Promise<void> {
+  const { models, transaction, shopId, personId, now } = desk;
+  const vehicle = isId(vehicleId)
+    ? await models.Vehicle.findOne({ where: { id: vehicleId }, transaction, lock: true })
+    : null;
+  if (!vehicle || !personId) throw notFound("That vehicle");
+  const { minimumL, ...taken } = level;
+  if (await models.LevelRow.findOne({ where: { id: level.id }, transaction })) return;
+  const standing = await models.LevelRow.findAll({
+    where: { vehicleId, struckAt: null },
+    attributes: ["distanceKm"],
+    order: [["at", "DESC"]],
+    limit: MOST_LEVELS,
+    transaction,
+  });
+  if (standing.length >= MOST_LEVELS)
+    throw new Refusal({
+      message: `${MOST_LEVELS} levels of one vehicle are written down; strike some first.`,
+    });
+  const furthest = Math.max(vehicle.distanceKm ?? 0, ...standing.map(({ distanceKm }) => distanceKm ?? 0));
+  if (taken.distanceKm !== null && taken.distanceKm < furthest)
+    throw new Refusal({
+      message: "",
+      fields: {
+        distance: `It has run ${format(furthest, "distance", system)} already: read it again, or leave it open.`,
+      },
+    });
+  await models.LevelRow.create({ ...taken, shopId, vehicleId, at: now, takenBy: personId }, { transaction });
+  if (minimumL !== null && minimumL !== vehicle.minimumL) await vehicle.update({ minimumL }, { transaction });
+}
+
+/** Strikes a level that was wrong: it stays readable and counts no longer. Struck twice is struck. */
+export async function strikeLevel(desk: Desk, vehicleId: string, id: string): Promise<void> {
+  const { models, transaction, personId, now } = desk;
+  const row = isId(id) ? await models.LevelRow.findOne({ where: { id, vehicleId }, transaction }) : null;
+  if (!row || !personId) throw notFound("That level");
+  if (!row.struckAt) await row.update({ struckAt: now, struckBy: personId }, { transaction });
+}
