@@ -27,7 +27,7 @@ export function freeLines(old: Unit, made: Unit, space: Space): FitLine[] {
     if (was === undefined || is === undefined)
       return { ...unseen(what, mm(free.mm), undefined), remedy: "Measure how deep both are." };
     const left = free.mm - (is - was);
-    const worst = left - Math.min(free.plusMinusMm, free.mm);
+    const worst = left - Math.min(free.plusMinusMm, free.mm) - Math.min(1, is);
     const words = {
       what,
       old: `${mm(free.mm)} free`,

@@ -203,7 +203,10 @@ describe("clearance", () => {
     });
     expect(nearest({}, made, { free: space.free })).toBeUndefined();
     const lines = compareUnits(old, made, space);
-    expect(lines.find(({ what }) => what === "gap to the charge pipes")).toMatchObject({ verdict: "adapt" });
+    expect(lines.find(({ what }) => what === "gap to the charge pipes")).toMatchObject({ verdict: "stop" });
+    expect(compareUnits(old, { depthMm: 60 }, { free: space.free }).at(0)).toMatchObject({
+      verdict: "adapt",
+    });
     expect(compareUnits(old, { depthMm: 75 }, { free: space.free }).at(0)).toMatchObject({ verdict: "stop" });
     expect(
       compareUnits({}, made, { free: space.free }).find(({ what }) => what.startsWith("gap")),
