@@ -1,9 +1,6 @@
 import type { Verdict } from "../judgement/index.ts";
 import { quantiles, ratios, steps, type Weighed } from "./quantile.ts";
-
-/** What has to be seen before the air is called out, in the order in which it is looked for. */
-export const SIGNS = ["level", "bubbles", "heater", "hoses", "fan", "gurgle", "cold-level"] as const;
-export type Sign = (typeof SIGNS)[number];
+import { SIGNS, type Sign } from "./schools.ts";
 
 export const SIGN_WORDS: Record<Sign, string> = {
   level: "level steady over two cycles",

@@ -38,7 +38,7 @@ const EARLY = 0.05;
 const LATE = 0.995;
 const LATEST_S = 172_800;
 /** A forecast whose end lies that many times further off than its likely one is none. */
-const TOO_WIDE = 1.6;
+const TOO_WIDE = 2.5;
 
 function checked(readings: readonly CoolReading[]): CoolReading[] {
   for (const { atS, coolantC } of readings) {

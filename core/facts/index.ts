@@ -1,4 +1,6 @@
 export { Arrow } from "./arrow.ts";
+export { BleedSign } from "./bleed-sign.ts";
+export { BleedStep } from "./bleed-step.ts";
 export { CANNOT_BECAUSE, type CannotBecause, CannotTest } from "./cannot-test.ts";
 export { CautionRead } from "./caution-read.ts";
 export { CheckedPart } from "./checked-part.ts";

@@ -1,4 +1,6 @@
 import { Arrow } from "./arrow.ts";
+import { BleedSign } from "./bleed-sign.ts";
+import { BleedStep } from "./bleed-step.ts";
 import { CannotTest } from "./cannot-test.ts";
 import { CautionRead } from "./caution-read.ts";
 import { CheckedPart } from "./checked-part.ts";
@@ -76,6 +78,8 @@ export const FACTS: readonly FactClass[] = [
   Picture,
   Arrow,
   Strength,
+  BleedStep,
+  BleedSign,
   WarmUpLog,
   Waiting,
   CautionRead,

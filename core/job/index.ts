@@ -1,4 +1,5 @@
 export { GRADES, WAITS, type WaitKind } from "../facts/index.ts";
+export { type BleedRun, bleedRun } from "./bleed-run.ts";
 export { type BackStep, type BuildOrder, buildOrder } from "./build-order.ts";
 export { complaintOf, type Found, findingOf } from "./finding.ts";
 export { type Learned, type LearnedOut, learnedFrom } from "./learned.ts";

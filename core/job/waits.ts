@@ -1,5 +1,7 @@
-import { lastFact, Waiting, type WaitKind } from "../facts/index.ts";
-import type { Entry } from "../ledger/index.ts";
+import { coolDown } from "../bleed/index.ts";
+import { BleedStep, lastFact, Waiting, type WaitKind } from "../facts/index.ts";
+import { type Entry, standing } from "../ledger/index.ts";
+import { coolingIn } from "./cooling.ts";
 
 export interface Wait {
   waitsFor: WaitKind;
@@ -14,7 +16,36 @@ export interface Wait {
 /** What the job waits for now: the last that was said; hands where nothing was. */
 export function waitOf(entries: readonly Entry[], openedAt: string): Wait {
   const last = lastFact(entries, Waiting);
+  const bleeding = lastFact(entries, BleedStep);
+  const all = standing(entries);
+  const placeOf = (entry: Entry | undefined) => all.findIndex(({ id }) => id === entry?.id);
+  if (bleeding && placeOf(bleeding.entry) > placeOf(last?.entry))
+    return bleedingWait(bleeding.fact, bleeding.entry, all.slice(placeOf(bleeding.entry) + 1));
   if (!last) return { waitsFor: "hands", words: "", since: openedAt };
   const { waitsFor, until } = last.fact;
   return { waitsFor, words: last.entry.text ?? "", since: last.entry.at, until };
+}
+
+/** A step of bleeding that runs by a clock, or a cool-down that nobody has to stand beside. */
+function bleedingWait({ does, minutes }: BleedStep, entry: Entry, after: readonly Entry[]): Wait {
+  const since = entry.at;
+  const words = entry.item ?? "bleeding";
+  if (does !== "starts") return { waitsFor: "hands", words, since };
+  if (minutes !== undefined)
+    return {
+      waitsFor: "heat",
+      words,
+      since,
+      until: new Date(Date.parse(since) + minutes * 60_000).toISOString(),
+    };
+  const cooling = coolingIn(after);
+  if (cooling.length === 0) return { waitsFor: "hands", words, since };
+  const { safeNow, readyAtS } = coolDown(cooling);
+  if (safeNow === "pass") return { waitsFor: "hands", words: "cool enough to open", since };
+  return {
+    waitsFor: "heat",
+    words: "it cools",
+    since,
+    ...(readyAtS && { until: new Date(readyAtS.likely * 1000).toISOString() }),
+  };
 }

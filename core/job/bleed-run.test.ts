@@ -1,0 +1,133 @@
+import { describe, expect, it } from "vitest";
+import { BleedSign, BleedStep, dataOf } from "../facts/index.ts";
+import type { Entry, EntryDraft } from "../ledger/index.ts";
+import { seededRandom } from "../thermal/index.ts";
+import { bleedRun, waitOf } from "./index.ts";
+
+const START = Date.parse("2031-03-04T09:00:00Z");
+const CAR = { fillPoint: "radiator cap", fanOnC: [92] };
+
+/** A book whose lines are booked a minute apart, or so many minutes after the first. */
+function book(...drafts: (EntryDraft & { minute?: number })[]): Entry[] {
+  return drafts.map(({ minute, ...draft }, place) => ({
+    id: `e${place}`,
+    jobId: "j",
+    seq: place + 1,
+    at: new Date(START + (minute ?? place) * 60_000).toISOString(),
+    by: "ilse",
+    stage: "fill",
+    ...draft,
+  })) as Entry[];
+}
+const step = (at: number, does: "starts" | "ends" | "stops", minutes?: number): EntryDraft => ({
+  kind: "decision",
+  item: "bleeding, open cap",
+  text: `step ${at} ${does}`,
+  data: dataOf(BleedStep, { school: "open-cap", step: at, does, ...(minutes ? { minutes } : {}) }),
+});
+const pour = (litres: number): EntryDraft => ({
+  kind: "movement",
+  account: "coolant",
+  item: "poured",
+  in: litres,
+  unit: "L",
+});
+const read = (value: number): EntryDraft => ({ kind: "reading", item: "coolant sensor", value, unit: "°C" });
+
+describe("a run of bleeding", () => {
+  it("is told by the book alone: step, clock, cycles, signs", () => {
+    const run = bleedRun(
+      book(
+        step(0, "starts"),
+        pour(5),
+        step(1, "starts", 12),
+        {
+          kind: "note",
+          text: "heater blows hot",
+          data: dataOf(BleedSign, { sign: "heater", verdict: "pass" }),
+        },
+        step(4, "starts"),
+        pour(0.4),
+        pour(0.2),
+        step(4, "ends"),
+        step(1, "starts", 12),
+        step(4, "starts"),
+        step(4, "ends"),
+        step(1, "starts", 12),
+      ),
+      CAR,
+    );
+    expect(run?.cycles).toEqual([{ toppedUpL: expect.closeTo(0.6, 9) }, { toppedUpL: 0 }]);
+    expect(run).toMatchObject({ step: 1, signs: { heater: "pass" } });
+    expect(Date.parse(run?.endsAt ?? "") - Date.parse(run?.startedAt ?? "")).toBe(12 * 60_000);
+    expect(run?.stopped).toBeUndefined();
+  });
+
+  it("is stopped by a reading over the limit while the engine runs, and by a person", () => {
+    const hot = book(step(1, "starts", 12), read(99), read(90), read(80));
+    const run = bleedRun(hot, CAR);
+    expect(run?.stopped).toContain("99 °C");
+    expect(run?.cooling.map(({ coolantC }) => coolantC)).toEqual([99, 90, 80]);
+    expect(bleedRun(book(step(1, "starts", 12), read(98)), CAR)?.stopped).toBeUndefined();
+    expect(bleedRun(book(step(1, "starts", 12), step(1, "stops")), CAR)?.stopped).toBe("step 1 stops");
+    expect(
+      bleedRun(book(step(1, "starts", 12), read(99), step(1, "starts", 12)), CAR)?.stopped,
+    ).toBeUndefined();
+  });
+
+  it("counts one top-up when two people end it at once, and keeps it over a second ending", () => {
+    const ended = [step(4, "starts"), pour(0.3), step(4, "ends"), step(1, "starts", 12)];
+    const twice = bleedRun(book(...ended, step(4, "ends"), step(1, "starts", 12)), CAR);
+    expect(twice?.cycles).toEqual([{ toppedUpL: 0.3 }]);
+  });
+
+  it("begins anew with another school, or with its first step", () => {
+    const first = [step(4, "starts"), pour(0.3), step(4, "ends")];
+    expect(bleedRun(book(...first, step(0, "starts")), CAR)?.cycles).toEqual([]);
+    expect(bleedRun([], CAR)).toBeUndefined();
+  });
+
+  it("holds for whatever lines in whatever order", () => {
+    const random = seededRandom(12);
+    const pick = <Value>(values: readonly Value[]) => values[Math.floor(random() * values.length)] as Value;
+    for (let run = 0; run < 2000; run++) {
+      const lines = Array.from({ length: 12 }, () =>
+        pick([
+          () =>
+            step(
+              Math.floor(random() * 21),
+              pick(["starts", "ends", "stops"] as const),
+              random() < 0.5 ? 12 : undefined,
+            ),
+          () => pour(80 * random()),
+          () => read(Math.round(400 * random() - 100)),
+          () => ({ kind: "reading", item: "coolant sensor", text: "lost" }) as EntryDraft,
+        ])(),
+      );
+      const entries = book(...lines);
+      expect(() => bleedRun(entries, CAR)).not.toThrow();
+      expect(() => waitOf(entries, entries[0]?.at ?? "")).not.toThrow();
+    }
+  });
+});
+
+describe("a job that bleeds", () => {
+  const opened = new Date(START).toISOString();
+  it("waits for heat by its clock, by its cool-down, and for hands once it may be opened", () => {
+    expect(waitOf(book(step(1, "starts", 12)), opened)).toMatchObject({
+      waitsFor: "heat",
+      until: new Date(START + 12 * 60_000).toISOString(),
+    });
+    const cooling = [95, 86, 79, 73, 68, 64].map((celsius, place) => ({
+      ...read(celsius),
+      minute: 10 + 6 * place,
+    }));
+    const waits = waitOf(book(step(3, "starts"), ...cooling), opened);
+    expect(waits).toMatchObject({ waitsFor: "heat", words: "it cools" });
+    expect(Date.parse(waits.until ?? "")).toBeGreaterThan(START + 40 * 60_000);
+    expect(waitOf(book(step(3, "starts"), ...cooling, { ...read(45), minute: 120 }), opened).waitsFor).toBe(
+      "hands",
+    );
+    expect(waitOf(book(step(1, "starts", 12), step(1, "stops")), opened).waitsFor).toBe("hands");
+  });
+});
