@@ -81,6 +81,16 @@ describe("when a cap may be opened", () => {
     expect(said.because).toContain("rises");
   });
 
+  it("isn't said of a figure that no engine falls to so fast, until it is read again", () => {
+    const hot = { atS: 0, coolantC: 96 };
+    const slip = { atS: 120, coolantC: 46 };
+    expect(coolDown([hot, slip]).safeNow).toBe("not-seen");
+    expect(coolDown([hot, slip]).because).toContain("once more");
+    expect(coolDown([hot, slip, { atS: 180, coolantC: 46 }]).safeNow).toBe("pass");
+    expect(coolDown([hot, slip, { atS: 180, coolantC: 95 }]).safeNow).not.toBe("pass");
+    expect(coolDown([hot, { atS: 7200, coolantC: 46 }]).safeNow).toBe("pass");
+  });
+
   it("isn't foretold by what rose first, by two readings, or by a flicker", () => {
     const at = (...celsius: number[]) => celsius.map((coolantC, place) => ({ atS: place * 300, coolantC }));
     expect(coolDown(at(95, 99, 102)).readyAtS).toBeUndefined();

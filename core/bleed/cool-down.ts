@@ -20,6 +20,10 @@ const SENSOR_C = 1;
 /** What it has to have fallen by before its end is foretold: less may be a sensor's flicker. */
 const LEAST_FALL_C = 6;
 const LEAST_READINGS = 3;
+const LEAST_SPAN_S = 300;
+/** With the bonnet open, its fan running and water over the core. */
+const FASTEST_C_PER_MINUTE = 6;
+const LEAST_MISREAD_C = 10;
 /** More readings say no more of how it cools; the newest and an even choice of the rest are taken. */
 const MOST_READINGS = 16;
 /** A shop's air, where nobody read it: from a winter yard to a summer's closed bay, and what it mostly is. */
@@ -47,6 +51,12 @@ function checked(readings: readonly CoolReading[]): CoolReading[] {
       throw new RangeError(`${coolantC} °C is no coolant: −50 to 200 °C is.`);
   }
   return [...readings].sort((a, b) => a.atS - b.atS);
+}
+
+/** One of the two was mistyped, or read somewhere else. */
+function isTooFast(before: CoolReading, last: CoolReading): boolean {
+  const fallC = before.coolantC - last.coolantC;
+  return fallC > LEAST_MISREAD_C && fallC > (FASTEST_C_PER_MINUTE * (last.atS - before.atS)) / 60;
 }
 
 /** What came after the hottest: after shut-off coolant first gets hotter from the block. */
@@ -184,6 +194,11 @@ export function coolDown(
       safeNow: last.coolantC - errorC > targetC ? "fail" : "not-seen",
       because: `${read}, and it rises: the engine runs, or the block still heats it. Look again in ten minutes.`,
     };
+  if (before && isTooFast(before, last))
+    return {
+      safeNow: last.coolantC - errorC > targetC ? "fail" : "not-seen",
+      because: `${read}, and no engine cools so fast from ${Number(before.coolantC.toFixed(1))} °C: read it once more.`,
+    };
   if (last.coolantC + errorC <= targetC)
     return {
       safeNow: "pass",
@@ -196,10 +211,11 @@ export function coolDown(
       : `Not yet: ${read}, within the sensor's error of ${targetC} °C.`;
   const down = falling(readings, errorC);
   const fallC = (down[0]?.coolantC ?? 0) - last.coolantC;
-  if (down.length < LEAST_READINGS || fallC < LEAST_FALL_C)
+  const spanS = last.atS - (down[0]?.atS ?? 0);
+  if (down.length < LEAST_READINGS || fallC < LEAST_FALL_C || spanS < LEAST_SPAN_S)
     return {
       safeNow,
-      because: `${notYet} When to look again is told once three readings have fallen ${LEAST_FALL_C} °C.`,
+      because: `${notYet} When to look again is told once three readings have fallen ${LEAST_FALL_C} °C over five minutes and more.`,
     };
   const ways = waysDown(thinned(down), targetC, sensorC, ambientC);
   const [earliest = 0, likely = 0, latest = 0] = quantiles(ways, [EARLY, 0.5, LATE]).map((each) =>

@@ -128,6 +128,7 @@ describe("a job that bleeds", () => {
     expect(waitOf(book(step(3, "starts"), ...cooling, { ...read(45), minute: 120 }), opened).waitsFor).toBe(
       "hands",
     );
-    expect(waitOf(book(step(1, "starts", 12), step(1, "stops")), opened).waitsFor).toBe("hands");
+    expect(waitOf(book(step(1, "starts", 12), step(1, "stops")), opened)).toMatchObject({ waitsFor: "heat" });
+    expect(waitOf(book(step(4, "starts"), step(4, "ends")), opened).waitsFor).toBe("hands");
   });
 });

@@ -64,7 +64,7 @@ export function bleedRun(entries: readonly Entry[], vehicle: BleedingVehicle): B
         };
         pouredL = 0;
       } else if (run && fact.does === "stops")
-        run = { ...run, stopped: entry.text ?? "stopped", cooling: [] };
+        run = { ...run, stopped: entry.text ?? "stopped", cooling: run.stopped ? run.cooling : [] };
       else if (
         run &&
         fact.does === "ends" &&

@@ -30,8 +30,8 @@ export function waitOf(entries: readonly Entry[], openedAt: string): Wait {
 function bleedingWait({ does, minutes }: BleedStep, entry: Entry, after: readonly Entry[]): Wait {
   const since = entry.at;
   const words = entry.item ?? "bleeding";
-  if (does !== "starts") return { waitsFor: "hands", words, since };
-  if (minutes !== undefined)
+  if (does === "ends") return { waitsFor: "hands", words, since };
+  if (does === "starts" && minutes !== undefined)
     return {
       waitsFor: "heat",
       words,
@@ -39,7 +39,10 @@ function bleedingWait({ does, minutes }: BleedStep, entry: Entry, after: readonl
       until: new Date(Date.parse(since) + minutes * 60_000).toISOString(),
     };
   const cooling = coolingIn(after);
-  if (cooling.length === 0) return { waitsFor: "hands", words, since };
+  if (cooling.length === 0)
+    return does === "stops"
+      ? { waitsFor: "heat", words: "stopped hot: it cools", since }
+      : { waitsFor: "hands", words, since };
   const { safeNow, readyAtS } = coolDown(cooling);
   if (safeNow === "pass") return { waitsFor: "hands", words: "cool enough to open", since };
   return {

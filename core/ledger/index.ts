@@ -21,6 +21,7 @@ export { type CoolantBalance, coolantBalance } from "./coolant-balance.ts";
 export { mayClose, type OpenItem, openItems } from "./open-items.ts";
 export { type OutEntry, outNow, outOpen } from "./out-now.ts";
 export { type PlaceOut, placesOut } from "./places-out.ts";
+export { pouredMix } from "./poured-mix.ts";
 export { completeLine } from "./read-line/complete-line.ts";
 export { describeEntry } from "./read-line/describe.ts";
 export type { Expectation, LineContext, LineReading } from "./read-line/line.ts";

@@ -9,7 +9,9 @@ import { Figure } from "../../ui/Figure.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
 import { Cautions, Work } from "../Work.tsx";
+import { Bleeding } from "./bleed/Bleeding.tsx";
 import { Jar } from "./Jar.tsx";
+import { Mix } from "./mix/Mix.tsx";
 
 const MOVES = {
   Poured: "poured",
@@ -170,6 +172,8 @@ export default function Fill() {
           <Pour />
         </div>
       </div>
+      <Mix sums={sums} />
+      <Bleeding />
       <ColdCheck />
     </Work>
   );

@@ -65,8 +65,8 @@ export function LevelLine({
   const litres = (value: number) => format(value, "volume", system);
   const told = `${counted.length} levels from ${dateOf(first.at, timeZone)} to ${dateOf(last.at, timeZone)}, the last ${litres(last.missingL)} below the line; minimum ${litres(minimumL)} below`;
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
     <section
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
       tabIndex={0}
       aria-label={`Coolant level over time${plate && `, ${plate}`}`}
       className="overflow-x-auto"

@@ -1,0 +1,43 @@
+import { SIGN_WORDS, SIGNS, type Sign } from "../../../../core/bleed/index.ts";
+import { BleedSign, dataOf } from "../../../../core/facts/index.ts";
+import type { BleedRun } from "../../../../core/job/index.ts";
+import { ChipsOne } from "../../../ui/Chips.tsx";
+import { useJob } from "../../context.ts";
+
+const SAID = { "It is so": "pass", "Not so": "fail", "Not seen": "not-seen" } as const;
+/** Told by the top-ups themselves. */
+const BY_CYCLES: Sign = "level";
+
+/** What tells that the air is out, each seen, not so, or not seen. */
+export function Signs({ run }: { run: BleedRun }) {
+  const { book, mayBook } = useJob();
+  return (
+    <section aria-labelledby="signs" className="flex flex-col gap-2">
+      <h4 id="signs" className="font-bold text-lg">
+        What tells that it is out
+      </h4>
+      <ul>
+        {SIGNS.filter((sign) => sign !== BY_CYCLES).map((sign) => (
+          <li
+            key={sign}
+            className="flex flex-wrap items-center justify-between gap-x-4 border-rule border-b py-1"
+          >
+            <span>{SIGN_WORDS[sign]}</span>
+            <ChipsOne
+              label={SIGN_WORDS[sign]}
+              options={Object.keys(SAID)}
+              isNamedWhole
+              isOff={!mayBook}
+              value={Object.entries(SAID).find(([, verdict]) => verdict === run.signs[sign])?.[0] ?? ""}
+              onChange={(chosen) => {
+                const verdict = SAID[chosen as keyof typeof SAID];
+                if (verdict && verdict !== run.signs[sign])
+                  book({ kind: "note", text: SIGN_WORDS[sign], data: dataOf(BleedSign, { sign, verdict }) });
+              }}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,254 @@
+import {
+  boilMarginC,
+  compatibility,
+  correct,
+  expansionL,
+  KINDS,
+  type Kind,
+  type Refill,
+  refill,
+} from "../../../../core/coolant/index.ts";
+import { dataOf, Strength } from "../../../../core/facts/index.ts";
+import { type CoolantBalance, pouredMix } from "../../../../core/ledger/index.ts";
+import { format, SHOWN } from "../../../../core/units/index.ts";
+import { useDraft } from "../../../shell/drafts/useDraft.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { Choice, TextField } from "../../../ui/Field.tsx";
+import { VerdictShape } from "../../../ui/VerdictMark.tsx";
+import { useJob } from "../../context.ts";
+import { worked } from "../../find/instruments/Instrument.tsx";
+import { FreezeCurve } from "./FreezeCurve.tsx";
+import { EMPTY_MIX, type MixFields, readMix } from "./mix-fields.ts";
+
+const KIND_WORDS: Record<Kind, string> = {
+  iat: "IAT",
+  oat: "OAT",
+  hoat: "HOAT",
+  "si-oat": "Si-OAT",
+  "p-oat": "P-OAT",
+};
+const MARK = { same: "pass", "shortens-life": "not-seen", "do-not-mix": "fail" } as const;
+const SAID = {
+  same: "The same kind",
+  "shortens-life": "Not the same kind: it shortens its life",
+  "do-not-mix": "Do not mix them",
+} as const;
+const COLD_C = 20;
+/** Less room than that is full, as near as jugs can tell; a strength so near is right. */
+const LEAST_ROOM_L = 0.1;
+const NEAR = 0.015;
+const HOT_C = 95;
+
+/** How much of what goes in, and what comes of it: strength, freezing and boiling point; with what it may not be mixed. */
+export function Mix({ sums }: { sums: CoolantBalance }) {
+  const { page, entries, book, mayBook, system } = useJob();
+  const [kept, setFields] = useDraft<MixFields>(`mix:${page.job.id}`, EMPTY_MIX);
+  const fields = { ...EMPTY_MIX, ...kept };
+  const { card } = page;
+  if (!card) return null;
+  const { capacityL, targetFraction, capGaugeKpa } = card;
+  const set = (name: keyof MixFields) => (value: string) => setFields({ ...fields, [name]: value });
+  const read = readMix(fields, system, { capacityL });
+  const outL = sums.drainedL + sums.spilledL + sums.keptInPartsL + sums.missingAtArrivalL;
+  const stayedL = read.stayedL ?? Math.max(0, Math.round((capacityL - outL) * 100) / 100);
+  const target = read.target ?? targetFraction;
+  const poured = pouredMix(entries, targetFraction);
+  const inItL = Math.min(capacityL, stayedL + poured.litres);
+  const before = fields.stayedIs === "water" ? 0 : targetFraction;
+  // An instrument reads what is in it now, whatever it was mixed of.
+  const inItFraction =
+    read.measured ??
+    (stayedL + poured.litres > 0
+      ? (stayedL * before + poured.litres * poured.fraction) / (stayedL + poured.litres)
+      : before);
+  const isFull = capacityL - inItL < LEAST_ROOM_L;
+  const product = { base: fields.base, fraction: read.product ?? 1 };
+  const outcome = worked(true, () =>
+    refill({
+      capacityL,
+      remainingL: inItL,
+      remainingFraction: inItFraction,
+      targetFraction: target,
+      product,
+    }),
+  );
+  const done = outcome && "result" in outcome ? outcome.result : undefined;
+  const litres = (value: number) => format(value, "volume", system);
+  const share = (value: number) => format(value, "fraction", system);
+  const celsius = (value: number) => format(value, "temperature", system);
+  const kind = KINDS.find((each) => each === card.coolantKind);
+  const goesIn = read.kind ?? kind;
+  const isFlushed = fields.stayedIs === "water" || stayedL === 0;
+  const put =
+    isFull && Math.abs(inItFraction - target) > NEAR
+      ? worked(true, () =>
+          correct({ capacityL, measuredFraction: inItFraction, targetFraction: target, product }),
+        )
+      : undefined;
+  const mixed = kind && goesIn ? compatibility(kind, goesIn) : undefined;
+  const pour = ({ productL, waterL }: Refill) => {
+    const allL = Math.round((productL + waterL) * 1000) / 1000;
+    const fraction = Math.round(((productL * product.fraction) / (productL + waterL)) * 1000) / 1000;
+    book({
+      kind: "movement",
+      account: "coolant",
+      item: "poured",
+      in: allL,
+      unit: "L",
+      data: dataOf(Strength, { fraction }),
+    });
+  };
+  const text = (name: keyof MixFields, label: string, unit: string, placeholder?: string) => (
+    <TextField
+      label={label}
+      unit={unit}
+      inputMode="decimal"
+      className="figure"
+      maxLength={12}
+      value={String(fields[name])}
+      placeholder={placeholder}
+      error={read.troubles[name]}
+      disabled={!mayBook}
+      onChange={(event) => set(name)(event.target.value)}
+    />
+  );
+  const choose = (name: keyof MixFields, label: string, options: readonly (readonly [string, string])[]) => (
+    <Choice
+      label={label}
+      value={String(fields[name])}
+      disabled={!mayBook}
+      onChange={(event) => set(name)(event.target.value)}
+    >
+      {options.map(([value, words]) => (
+        <option key={value} value={value}>
+          {words}
+        </option>
+      ))}
+    </Choice>
+  );
+  return (
+    <section aria-labelledby="mix" className="flex flex-col gap-3">
+      <h3 id="mix" className="text-xl">
+        What to mix
+      </h3>
+      <div className="grid grid-cols-2 items-start gap-3 md:grid-cols-3 xl:grid-cols-4">
+        {text("stayed", "Stayed in it", SHOWN.volume[system].label, String(stayedL))}
+        {choose("stayedIs", "That is", [
+          ["old mix", "the old mix"],
+          ["water", "water, from a flush"],
+        ])}
+        {text("reads", "Instrument reads", fields.readsAs === "%" ? "%" : SHOWN.temperature[system].label)}
+        {choose("readsAs", "It shows", [
+          ["freezes at", "where it freezes"],
+          ["%", "per cent"],
+        ])}
+        {text("product", "What goes in is", "%")}
+        {choose("base", "Made of", [
+          ["ethylene", "ethylene glycol"],
+          ["propylene", "propylene glycol"],
+        ])}
+        {choose("kind", "Its kind", [
+          ["", "as the card says"],
+          ...KINDS.map((each) => [each, KIND_WORDS[each]] as const),
+        ])}
+        {text("target", "Wanted", "%", String(Math.round(targetFraction * 100)))}
+        {text("coldest", "Has to stand", SHOWN.temperature[system].label)}
+        {text("altitude", "Highest it goes", "m")}
+      </div>
+      {mixed && isFlushed && (
+        <p className="text-ink-2">Flushed: nothing of another kind is left in it to mix with.</p>
+      )}
+      {mixed && !isFlushed && (
+        <p className="flex items-start gap-2">
+          <VerdictShape verdict={MARK[mixed.verdict]} />
+          <span>
+            <span className="font-bold">{SAID[mixed.verdict]}.</span> {mixed.because}
+          </span>
+        </p>
+      )}
+      {isFull && !put && (
+        <p className="text-xl" data-mix>
+          It is full, at {share(inItFraction)}: nothing more to mix.
+        </p>
+      )}
+      {put && "result" in put && (
+        <p className="text-xl" data-mix>
+          It is full, at {share(inItFraction)}. Draw off {litres(put.result.drawL)} and put in{" "}
+          {put.result.productL > 0
+            ? `${litres(put.result.productL)} of it`
+            : `${litres(put.result.waterL)} of distilled water`}
+          : {share(target)}.
+        </p>
+      )}
+      {put && "trouble" in put && <p className="border-ink border-l-4 pl-3 font-bold">{put.trouble}</p>}
+      {!isFull && outcome && "trouble" in outcome && (
+        <p className="border-ink border-l-4 pl-3 font-bold">{outcome.trouble}</p>
+      )}
+      {done && !isFull && (
+        <div className="grid gap-6 xl:grid-cols-2">
+          <div className="flex flex-col gap-2" aria-live="polite">
+            <p className="text-xl" data-mix>
+              Pour {litres(done.productL)} of it and {litres(done.waterL)} of distilled water.
+            </p>
+            <p>
+              That makes {share(done.fraction)}: freezes at {celsius(done.freezeC)}
+              {read.coldestC !== undefined && done.freezeC > read.coldestC ? ", not cold enough" : ""}, boils
+              at{" "}
+              {celsius(
+                boilMarginC({
+                  base: fields.base,
+                  fraction: done.fraction,
+                  capGaugeKPa: capGaugeKpa,
+                  altitudeM: read.altitudeM,
+                  coolantC: HOT_C,
+                }).boilsC,
+              )}{" "}
+              under its cap.
+            </p>
+            {!done.reachable && (
+              <p className="font-bold">
+                {share(target)} can't be reached with what stayed: {done.rounds} fills in all, drained
+                between.
+              </p>
+            )}
+            <p className="text-ink-2">
+              Hot it swells by{" "}
+              {litres(
+                expansionL({
+                  base: fields.base,
+                  fraction: done.fraction,
+                  litres: capacityL,
+                  fromC: COLD_C,
+                  toC: HOT_C,
+                }),
+              )}
+              : the tank needs that room. Only distilled or de-ionised water: lime and salts of the tap settle
+              where it is hottest and eat the inhibitors.
+            </p>
+            <p className="text-ink-2">
+              One school takes the maker's only{card.coolantProduct && ` (here ${card.coolantProduct})`}, one
+              an all-makes coolant once it is fully flushed, one tops up with the same label. Colour says
+              nothing.
+            </p>
+            <Button
+              className="self-start"
+              disabled={!mayBook || (!isFlushed && mixed?.verdict === "do-not-mix")}
+              onClick={() => pour(done)}
+            >
+              It is in: book {litres(done.productL + done.waterL)}
+            </Button>
+          </div>
+          <FreezeCurve
+            base={fields.base}
+            system={system}
+            coldestC={read.coldestC}
+            points={[
+              { name: "in it", fraction: inItFraction },
+              { name: "then", fraction: done.fraction },
+            ]}
+          />
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,55 @@
+import { describe, expect, it } from "vitest";
+import { freezePointC } from "../../../../core/coolant/index.ts";
+import { EMPTY_MIX, type MixFields, readMix } from "./mix-fields.ts";
+
+const read = (fields: Partial<MixFields>, system: "metric" | "us" = "metric") =>
+  readMix({ ...EMPTY_MIX, ...fields }, system, { capacityL: 8 });
+
+describe("what is typed of a mix", () => {
+  it.each([
+    [{ reads: "-37" }, 0.5],
+    [{ reads: "−37" }, 0.5],
+    [{ reads: "-37 °C" }, 0.5],
+    [{ reads: "-34.6 °F" }, 0.5],
+    [{ reads: "50 %", readsAs: "%" }, 0.5],
+    [{ reads: "47,5", readsAs: "%" }, 0.475],
+    [{ reads: "0" }, 0],
+  ] as [Partial<MixFields>, number][])("%o is a share of %d", (fields, share) => {
+    expect(read(fields).measured).toBeCloseTo(share, 2);
+    expect(read(fields).troubles).toEqual({});
+  });
+
+  it("reads a bare figure in the shop's own unit", () => {
+    expect(read({ reads: "-34" }, "us").measured).toBeCloseTo(0.496, 2);
+    expect(read({ stayed: "2" }, "us").stayedL).toBeCloseTo(1.893, 2);
+  });
+
+  it.each([
+    [{ reads: "green" }, "reads"],
+    [{ reads: "-80" }, "reads"],
+    [{ reads: "5" }, "reads"],
+    [{ reads: "120", readsAs: "%" }, "reads"],
+    [{ target: "65" }, "target"],
+    [{ product: "0" }, "product"],
+    [{ stayed: "9" }, "stayed"],
+    [{ stayed: "-1" }, "stayed"],
+    [{ altitude: "9000" }, "altitude"],
+    [{ coldest: "-90" }, "coldest"],
+  ] as [Partial<MixFields>, keyof MixFields][])(
+    "%o is told at its field and counts for nothing",
+    (fields, name) => {
+      const { troubles, ...rest } = read(fields);
+      expect(Object.keys(troubles)).toEqual([name]);
+      expect(
+        Object.values(rest).every(
+          (value) => value === undefined || typeof value !== "number" || Number.isFinite(value),
+        ),
+      ).toBe(true);
+    },
+  );
+
+  it("of another base is another share at the same freezing point", () => {
+    const share = read({ reads: "-30", base: "propylene" }).measured ?? 0;
+    expect(freezePointC("propylene", share)).toBeCloseTo(-30, 6);
+  });
+});

@@ -1,0 +1,123 @@
+import { type Base, fractionFromFreezePoint, KINDS, type Kind } from "../../../../core/coolant/index.ts";
+import { fromShown, parseQuantity, type System } from "../../../../core/units/index.ts";
+
+/** What is typed about a mix; units are the shop's, a share in per cent. */
+export interface MixFields {
+  stayed: string;
+  stayedIs: "old mix" | "water";
+  /** Per cent, or the freezing point that an instrument shows, such as -30. */
+  reads: string;
+  readsAs: "%" | "freezes at";
+  product: string;
+  kind: Kind | "";
+  base: Base;
+  target: string;
+  coldest: string;
+  altitude: string;
+}
+
+export const EMPTY_MIX: MixFields = {
+  stayed: "",
+  stayedIs: "old mix",
+  reads: "",
+  readsAs: "freezes at",
+  product: "100",
+  kind: "",
+  base: "ethylene",
+  target: "",
+  coldest: "",
+  altitude: "",
+};
+
+const BARE = /^[-−]?\d{1,5}(?:[.,]\d{1,3})?$/;
+
+function quantity(text: string, dimension: "volume" | "temperature", system: System): number | undefined {
+  const clean = text.trim().replace("−", "-");
+  if (BARE.test(clean)) return fromShown(Number(clean.replace(",", ".")), dimension, system);
+  try {
+    const read = parseQuantity(clean);
+    return read.dimension === dimension ? read.value : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+export interface MixRead {
+  stayedL?: number;
+  measured?: number;
+  product?: number;
+  target?: number;
+  coldestC?: number;
+  altitudeM: number;
+  kind?: Kind;
+  troubles: Partial<Record<keyof MixFields, string>>;
+}
+
+/** What was typed, in core units, with what is wrong beside its field; an empty field is nothing said. */
+export function readMix(fields: MixFields, system: System, most: { capacityL: number }): MixRead {
+  const troubles: MixRead["troubles"] = {};
+  const read = <Value>(name: keyof MixFields, work: (text: string) => Value | undefined, wanted: string) => {
+    const text = String(fields[name]).trim();
+    if (text === "") return undefined;
+    const value = work(text);
+    if (value === undefined) troubles[name] = wanted;
+    return value;
+  };
+  const percent = (least: number, highest: number) => (text: string) => {
+    const figure = Number(text.replace("%", "").replace(",", ".").trim());
+    return figure >= least && figure <= highest ? figure / 100 : undefined;
+  };
+  const stayedL = read(
+    "stayed",
+    (text) => {
+      const litres = quantity(text, "volume", system);
+      return litres !== undefined && litres >= 0 && litres <= most.capacityL ? litres : undefined;
+    },
+    "From nothing to what it holds.",
+  );
+  const measured = read(
+    "reads",
+    (text) => {
+      if (fields.readsAs === "%") return percent(0, 100)(text);
+      const celsius = quantity(text, "temperature", system);
+      if (celsius === undefined) return undefined;
+      try {
+        return fractionFromFreezePoint(fields.base, celsius);
+      } catch {
+        return undefined;
+      }
+    },
+    fields.readsAs === "%"
+      ? "From 0 to 100 %."
+      : "Where it freezes: from 0 °C down to what a 60 % mix stands.",
+  );
+  const product = read("product", percent(1, 100), "Its share of glycol: 1 to 100 %.");
+  const target = read("target", percent(0, 60), "From 0 to 60 %: above that it freezes sooner again.");
+  const coldestC = read(
+    "coldest",
+    (text) => {
+      const celsius = quantity(text, "temperature", system);
+      return celsius !== undefined && celsius >= -60 && celsius <= 20 ? celsius : undefined;
+    },
+    "A temperature of the air in winter.",
+  );
+  const altitude = read(
+    "altitude",
+    (text) => {
+      const metres = Number(text.replace(",", "."));
+      return metres >= -400 && metres <= 6000 ? metres : undefined;
+    },
+    "Metres above the sea, −400 to 6000.",
+  );
+  const kind = KINDS.find((each) => each === fields.kind);
+  return {
+    ...(stayedL !== undefined && { stayedL }),
+    ...(measured !== undefined && { measured }),
+    ...(product !== undefined && { product }),
+    ...(target !== undefined && { target }),
+    ...(coldestC !== undefined && { coldestC }),
+    altitudeM: altitude ?? 0,
+    ...(kind && { kind }),
+    troubles,
+  };
+}

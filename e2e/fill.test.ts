@@ -1,0 +1,153 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { Application, PHONE, TABLET } from "./support/application.ts";
+import { violations } from "./support/axe.ts";
+import { allSent, bookLine, bookWords, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
+
+const FILL = `/jobs/${jobId("open-fill")}/fill`;
+
+let application: Application;
+let page: Page;
+beforeAll(async () => {
+  application = await Application.open();
+  page = await application.signedIn("tobin");
+  await application.go(page, FILL);
+});
+afterAll(() => application.close());
+afterEach(({ task }) => pictureOfFailure(page, task));
+
+const mainWords = (on = page) => on.$eval("main", (main) => (main.textContent ?? "").replace(/\s+/g, " "));
+const order = (on = page) => on.$eval("[data-bleed-order]", (order) => order.textContent ?? "");
+const next = async (on = page) => {
+  const before = await order(on);
+  await tap(on, "Done: the next step");
+  await on.waitForFunction(
+    (was) => document.querySelector("[data-bleed-order]")?.textContent !== was,
+    {},
+    before,
+  );
+};
+const read = async (celsius: string, on = page) => {
+  await write(on, "Coolant reads", celsius);
+  await tap(on, "Book the reading");
+  await on.waitForFunction(
+    (words) => document.querySelector("aside")?.textContent?.includes(words),
+    {},
+    `Coolant sensor ${celsius}`,
+  );
+};
+const isShut = (on = page) =>
+  on.$eval("::-p-text(Done: the next step)", (button) =>
+    (button.closest("button") ?? (button as HTMLButtonElement)).hasAttribute("disabled"),
+  );
+
+describe("what to mix", () => {
+  it("is worked out of what is in it now, told wrong beside its field, and booked as poured", async () => {
+    const mix = await page.$eval("[data-mix]", (words) => words.textContent ?? "");
+    expect(mix).toMatch(/^Pour 0\.\d+.L of it and 0\.\d+.L of distilled water\.$/);
+    await write(page, "Instrument reads", "-80");
+    await seen(page, "down to what a 60 % mix stands");
+    await write(page, "Instrument reads", "-15");
+    await page.waitForFunction(
+      (before) => document.querySelector("[data-mix]")?.textContent !== before,
+      {},
+      mix,
+    );
+    await page.select('select:has(option[value="iat"])', "iat");
+    await seen(page, "Do not mix them");
+    await page.select('select:has(option[value="iat"])', "");
+    await seen(page, "The same kind");
+  });
+});
+
+describe("getting the air out", () => {
+  it("begins with the school that suits the car, keeps its clock over a reload, and on a second browser", async () => {
+    await tap(page, "Begin: expansion tank");
+    await seen(page, "step 1 of 5");
+    await next();
+    await seen(page, "until");
+    const clock = () =>
+      page.$eval('[role="timer"]', (timer) => (timer.parentElement?.textContent ?? "").split("until"));
+    const [left, until] = await clock();
+    expect(left).toMatch(/^1[12]:\d\d$/);
+    await allSent(page);
+    await page.reload();
+    await page.waitForSelector('[role="timer"]');
+    expect((await clock())[1]).toBe(until);
+    const tablet = await application.signedIn("ilse", TABLET);
+    await application.go(tablet, "/");
+    expect(await mainWords(tablet)).toMatch(/bleeding, expansion tank/i);
+    await application.go(tablet, FILL);
+    expect(await order(tablet)).toBe(await order());
+    await next(tablet);
+    await allSent(tablet);
+    await page.waitForFunction(() => document.body.textContent?.includes("step 3 of 5"));
+    await tablet.browserContext().close();
+  });
+
+  it("is stopped by a reading over the limit, and stays shut until one says that it may be opened", async () => {
+    await read("112");
+    await seen(page, "Stopped: 112");
+    await read("46");
+    await seen(page, "read it once more");
+    expect(
+      await page.$eval("::-p-aria(Cold again: go on from the warm-up)", (each) =>
+        each.hasAttribute("disabled"),
+      ),
+    ).toBe(true);
+    await read("45");
+    await seen(page, "It may be opened");
+    await tap(page, "Cold again: go on from the warm-up");
+    await seen(page, "step 2 of 5");
+    await bookLine(page, "ect 111");
+    await seen(page, "Stopped: 111");
+    await bookLine(page, "coolant 45");
+    await bookLine(page, "coolant 44");
+    await tap(page, "Cold again: go on from the warm-up");
+    await seen(page, "step 2 of 5");
+  });
+
+  it("goes on while the network is gone, round by round, and each top-up is one stair", async () => {
+    await page.setOfflineMode(true);
+    await next();
+    await next();
+    await seen(page, "Not yet");
+    expect(await isShut()).toBe(true);
+    await read("48");
+    await seen(page, "It may be opened");
+    await next();
+    await page.locator("[data-entry-line]").fill("add 0.4 l");
+    await page.keyboard.press("Enter");
+    await tap(page, "Topped up: once more round");
+    await seen(page, "still to come");
+    await page.setOfflineMode(false);
+    await allSent(page);
+    await application.go(page, FILL);
+    expect(await mainWords()).toMatch(/cycle 2/);
+    expect(await page.$eval('svg[aria-label^="Topped up"]', (svg) => svg.getAttribute("aria-label"))).toMatch(
+      /^Topped up 0\.4.L; still to come/,
+    );
+    expect((await bookWords(page)).filter((line) => line.includes("cycle 1 topped up"))).toHaveLength(1);
+  });
+
+  it("is out only when every sign was seen; what wasn't is named", async () => {
+    expect(await mainWords()).toContain("Not out yet");
+    for (const sign of ["no bubbles", "heater blows hot", "no gurgle behind the dash"])
+      await page.locator(`[aria-label="${sign}"] button::-p-text(It is so)`).click();
+    await allSent(page);
+    await application.go(page, FILL);
+    const pressed = await page.$$eval('[role="radio"][aria-checked="true"]', (chips) => chips.length);
+    expect(pressed).toBeGreaterThanOrEqual(3);
+  });
+
+  it("is told to a screen reader, and runs out of no phone", async () => {
+    expect(await violations(page)).toEqual([]);
+    const phone = await application.signedIn("ilse", PHONE);
+    await application.go(phone, FILL);
+    expect(await phone.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(
+      0,
+    );
+    await phone.browserContext().close();
+  });
+});
