@@ -1,5 +1,6 @@
 // Every figure this project holds itself to, measured now: npm run bench [-- name]
 import { benchDiagnosis } from "./bench/diagnosis.ts";
+import { benchFillAndWatch } from "./bench/fill-and-watch.ts";
 import { benchFindTap } from "./bench/find-tap.ts";
 import { benchFirstScreen } from "./bench/first-screen.ts";
 import { benchHistory } from "./bench/history.ts";
@@ -24,6 +25,7 @@ const BENCHES: Record<string, () => Promise<Figure[]>> = {
   "slow-hands": benchSlowHands,
   sourcing: benchSourcing,
   "plan-to-build": benchPlanToBuild,
+  "fill-and-watch": benchFillAndWatch,
 };
 
 const asked = process.argv.slice(2);

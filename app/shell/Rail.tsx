@@ -28,7 +28,7 @@ const PLACES = [
 ] as const;
 
 const CELL =
-  "flex min-h-14 min-w-14 flex-1 flex-col items-center justify-center gap-1 px-1 py-2 text-sm leading-tight rail:flex-none";
+  "flex min-h-14 min-w-12 flex-1 flex-col items-center justify-center gap-1 px-1 py-2 text-sm leading-tight max-[22rem]:px-0 max-[22rem]:text-xs rail:min-w-14 rail:flex-none";
 const ICON = { size: 22, strokeWidth: 1.8, "aria-hidden": true } as const;
 
 /** How things look and who is here: on the rail where it is tall, behind one button where it is a bar. */
