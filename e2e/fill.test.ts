@@ -151,3 +151,27 @@ describe("getting the air out", () => {
     await phone.browserContext().close();
   });
 });
+
+describe("a pressure test", () => {
+  it("is read off reading by reading, judged, begun anew, and booked", async () => {
+    await application.go(page, FILL.replace("fill", "prove"));
+    await write(page, "Gauge reads", "-5");
+    await seen(page, "A pressure from nothing up.");
+    await write(page, "Gauge reads", "110");
+    await tap(page, "Begin with this");
+    await seen(page, "One reading tells no fall");
+    await write(page, "Gauge reads", "60");
+    await tap(page, "Book this reading");
+    await seen(page, "hold it 10 to 15 min");
+    await write(page, "Gauge reads", "58");
+    await tap(page, "Book this reading");
+    await seen(page, "It leaks.");
+    await tap(page, "Book that: it leaks");
+    await write(page, "Gauge reads", "110");
+    await tap(page, "Begin anew with it");
+    await seen(page, "One reading tells no fall");
+    await allSent(page);
+    expect((await bookWords(page)).some((line) => /Pressure test: It leaks/i.test(line))).toBe(true);
+    expect(await violations(page)).toEqual([]);
+  });
+});

@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Page } from "puppeteer-core";
-import { Application, DESKTOP, TABLET } from "./support/application.ts";
+import { Application, DESKTOP } from "./support/application.ts";
 import { SCREENS, type Screen, TOOL_SCREENS } from "./support/screens.ts";
 
 // Writes docs/screenshots/*.png from the made-up shop. With SHOTS_TO, writes there; names given choose among them.
@@ -12,18 +12,10 @@ interface Shot extends Screen {
   size?: Parameters<Page["setViewport"]>[0];
 }
 
-/** A main view again, as another name, size or theme; on a narrow screen the entry line is in its drawer. */
-const again = (of: string, shot: Omit<Shot, "path" | "before">): Shot => {
-  const screen = SCREENS.find(({ name }) => name === of);
-  if (!screen) throw new Error(`no screen ${of}`);
-  return { ...screen, ...(shot.size ? { before: undefined } : {}), ...shot };
-};
-
 const SHOTS: Shot[] = [
   // A new vehicle's form is its card's, and a card is shown on its vehicle.
   ...SCREENS.filter(({ name }) => !["sign-in", "add-vehicle", "card"].includes(name)),
   ...TOOL_SCREENS,
-  again("build", { name: "build-tablet", size: TABLET }),
 ];
 
 const chosen = SHOTS.filter((shot) => wanted.length === 0 || wanted.includes(shot.name));

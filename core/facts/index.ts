@@ -41,6 +41,7 @@ export { OrderOfWork } from "./order-of-work.ts";
 export { OwnTest } from "./own-test.ts";
 export { Picture } from "./picture.ts";
 export { unwritable } from "./plain-text.ts";
+export { PressureRead } from "./pressure-read.ts";
 export { RefusedPart } from "./refused-part.ts";
 export { SEEN_AS, SeenApart, type SeenAs } from "./seen-apart.ts";
 export { Signature } from "./signature.ts";

@@ -25,6 +25,7 @@ import { OpenedWithout } from "./opened-without.ts";
 import { OrderOfWork } from "./order-of-work.ts";
 import { OwnTest } from "./own-test.ts";
 import { Picture } from "./picture.ts";
+import { PressureRead } from "./pressure-read.ts";
 import { RefusedPart } from "./refused-part.ts";
 import { SeenApart } from "./seen-apart.ts";
 import { Signature } from "./signature.ts";
@@ -80,6 +81,7 @@ export const FACTS: readonly FactClass[] = [
   Strength,
   BleedStep,
   BleedSign,
+  PressureRead,
   WarmUpLog,
   Waiting,
   CautionRead,

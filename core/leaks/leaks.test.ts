@@ -226,7 +226,9 @@ describe("a system under pressure", () => {
       because: expect.stringContaining("gas"),
     });
     expect(pressureHold(at(100, 100, 99), cap).verdict).toBe("tight");
-    expect(pressureHold(at(100, 70), cap).verdict).toBe("leaking");
+    expect(pressureHold(at(100, 70), cap).verdict).toBe("not-seen");
+    expect(pressureHold(at(100, 70, 45), cap).verdict).toBe("leaking");
+    expect(pressureHold(at(100, 10, 100), cap).verdict).not.toBe("leaking");
   });
 
   it("refuses what no gauge shows", () => {

@@ -2,7 +2,7 @@ import type { Page } from "puppeteer-core";
 import { jobId } from "../../demo/seed.ts";
 import { demoId } from "../../demo/story.ts";
 import { workToVerdict } from "./diagnose.ts";
-import { write } from "./walk.ts";
+import { bookLine, seen, tap, write } from "./walk.ts";
 
 const job = (key: string, stage: string) => `/jobs/${jobId(key)}/${stage}`;
 const typed = (text: string) => (page: Page) => page.locator("[data-entry-line]").fill(text);
@@ -45,11 +45,28 @@ async function pictures(page: Page): Promise<void> {
   );
 }
 
+/** A warm-up under way, a cycle behind it. */
+async function bleeding(page: Page): Promise<void> {
+  await tap(page, "Begin: expansion tank");
+  for (const order of ["Start it", "Raise the revs", "Engine off"]) {
+    await tap(page, "Done: the next step");
+    await seen(page, order);
+  }
+  for (const line of ["coolant 49", "coolant 48"]) await bookLine(page, line);
+  await tap(page, "Done: the next step");
+  await seen(page, "Cold: cloth over the cap");
+  await bookLine(page, "add 0.7 l");
+  await tap(page, "Topped up: once more round");
+  await seen(page, "cycle 2");
+  await page.$eval("#bleeding", (part) => part.scrollIntoView());
+}
+
 /** Looked at by their own tests, so that the others need not walk them too. */
 export const TOOL_SCREENS: Screen[] = [
   { name: "which-part", path: job("open-prove", "plan"), before: options },
   { name: "shelf", path: "/shelf" },
   { name: "watch", path: "/watch" },
+  { name: "bleeding", path: job("open-fill", "fill"), before: bleeding },
   { name: "pictures", path: job("open-build", "strip"), before: pictures },
   { name: "fan-wiring", path: job("open-build", "plan"), before: wiring },
 ];

@@ -1,4 +1,5 @@
 import { dataOf, Strength } from "../../../core/facts/index.ts";
+import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/job/index.ts";
 import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
 import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
@@ -10,6 +11,7 @@ import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { Bleeding } from "./bleed/Bleeding.tsx";
+import { bleedingVehicle } from "./bleed/bleeding-vehicle.ts";
 import { Jar } from "./Jar.tsx";
 import { Mix } from "./mix/Mix.tsx";
 
@@ -109,6 +111,15 @@ function Pour() {
   );
 }
 
+const LIKELY: Record<Unaccounted, string> = {
+  level: "Level, as near as jugs can tell.",
+  "to pour": "Not poured yet, or air that has still to leave.",
+  air: "Likely air: as much may still come by the stairs below.",
+  "lost or in the block":
+    "More than the air that may still come: lost, or still in the block. Look where it is wet.",
+  "was low": "It was low, or is losing.",
+};
+
 const CAUTIONS = [
   "Never open a hot cap. Below about 50 °C, cloth over it, first notch, let the pressure go.",
   "Coolant is sweet and poisons animals and children: catch it, wipe it up, sealed drum, local rules.",
@@ -127,9 +138,11 @@ export default function Fill() {
     ["Poured", -sums.addedL],
   ];
   const isShort = sums.unaccountedL > 0;
+  const run = bleedRun(entries, bleedingVehicle(page.card));
   return (
     <Work title="How much went in?" next={{ label: "On to Prove", to: "prove" }}>
       <Cautions texts={CAUTIONS} />
+      {run && <Bleeding run={run} />}
       <div className="grid items-start gap-x-8 gap-y-6 lg:grid-cols-[13rem_1fr]">
         <Jar capacityL={page.card?.capacityL} sums={sums} system={system} />
         <div className="flex flex-col gap-6">
@@ -145,9 +158,7 @@ export default function Fill() {
                 ? "Write down what comes out, then what goes in."
                 : sums.withinTolerance
                   ? `Level, as near as jugs can tell: ± ${format(sums.toleranceL, "volume", system)} for jugs and what clings.`
-                  : isShort
-                    ? `Still to pour, air, or lost. Jugs and what clings account for ± ${format(sums.toleranceL, "volume", system)}.`
-                    : `It was low, or is losing. Jugs and what clings account for ± ${format(sums.toleranceL, "volume", system)}.`}
+                  : `${LIKELY[unaccountedAs(sums, run)]} Jugs and what clings account for ± ${format(sums.toleranceL, "volume", system)}.`}
             </p>
           </div>
           <table className="max-w-md">
@@ -173,7 +184,7 @@ export default function Fill() {
         </div>
       </div>
       <Mix sums={sums} />
-      <Bleeding />
+      {!run && <Bleeding run={undefined} />}
       <ColdCheck />
     </Work>
   );

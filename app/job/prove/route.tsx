@@ -14,6 +14,7 @@ import { useOutbox, useOutboxLines } from "../outbox/OutboxProvider.tsx";
 import type { Parcel } from "../outbox/outbox.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { Checks } from "./Checks.tsx";
+import { PressureTest } from "./PressureTest.tsx";
 import { Stood, stoodAnswer, stoodHours } from "./Stood.tsx";
 import { useJudge } from "./useJudge.ts";
 
@@ -262,6 +263,7 @@ export default function Prove() {
           </ul>
         </section>
       )}
+      <PressureTest />
       <ColdCheck />
     </Work>
   );

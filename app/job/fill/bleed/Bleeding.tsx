@@ -1,16 +1,18 @@
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { type Method, methodsFor, SCHOOL_WORDS } from "../../../../core/bleed/index.ts";
 import { BleedStep, dataOf } from "../../../../core/facts/index.ts";
-import { bleedRun } from "../../../../core/job/index.ts";
+import type { BleedRun } from "../../../../core/job/index.ts";
 import type { EntryDraft } from "../../../../core/ledger/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { useJob } from "../../context.ts";
+import { bleedingVehicle } from "./bleeding-vehicle.ts";
 import { Schools } from "./Schools.tsx";
 import { Signs } from "./Signs.tsx";
 import { Stairs } from "./Stairs.tsx";
 import { StepNow } from "./StepNow.tsx";
 
 const MOST_WORDS = 300;
+const JUST_BEGUN_MS = 4000;
 
 function draft(method: Method, step: number, does: BleedStep["does"], words: string): EntryDraft {
   const minutes = does === "starts" ? method.steps[step]?.minutes : undefined;
@@ -39,19 +41,17 @@ const begins = (method: Method, step: number): EntryDraft => {
 };
 
 /** Getting the air out: a school chosen for its reasons, then its steps one at a time, by the book's own clock. */
-export function Bleeding() {
-  const { entries, page, book, system } = useJob();
+export function Bleeding({ run }: { run: BleedRun | undefined }) {
+  const { page, book, system } = useJob();
   const [isChoosing, setChoosing] = useState(false);
-  const { card } = page;
-  const vehicle = card
-    ? {
-        fillPoint: card.fillPoint,
-        bleedPoints: card.bleedPoints,
-        fanOnC: card.fanOnC,
-        fraction: card.targetFraction,
-      }
-    : {};
-  const run = bleedRun(entries, vehicle);
+  const vehicle = bleedingVehicle(page.card);
+  const heading = useRef<HTMLHeadingElement>(null);
+  const startedAt = run && Date.parse(run.startedAt);
+  // Once begun it stands first on the page: whoever began it is taken along.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only where it comes up
+  useEffect(() => {
+    if (startedAt !== undefined && Date.now() - startedAt < JUST_BEGUN_MS) heading.current?.focus();
+  }, []);
   const begin = (method: Method) => {
     if (book(begins(method, 0))) setChoosing(false);
   };
@@ -64,7 +64,7 @@ export function Bleeding() {
   };
   return (
     <section aria-labelledby="bleeding" className="flex flex-col gap-4">
-      <h3 id="bleeding" className="text-xl">
+      <h3 id="bleeding" ref={heading} tabIndex={-1} className="text-xl">
         Get the air out
       </h3>
       {!run || isChoosing ? (

@@ -1,0 +1,147 @@
+import { dataOf, PressureRead } from "../../../core/facts/index.ts";
+import { pressureReadings } from "../../../core/job/index.ts";
+import { pressureHold } from "../../../core/leaks/index.ts";
+import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { Button } from "../../ui/Button.tsx";
+import { TextField } from "../../ui/Field.tsx";
+import { VerdictShape } from "../../ui/VerdictMark.tsx";
+import { useJob } from "../context.ts";
+
+const MARK = { tight: "pass", seeping: "fail", leaking: "fail", "not-seen": "not-seen" } as const;
+const SAID = {
+  tight: "Tight",
+  seeping: "It seeps",
+  leaking: "It leaks",
+  "not-seen": "Not told yet",
+} as const;
+const USUAL_CAP_KPA = 100;
+const LEAST_CAP_KPA = 10;
+
+function readAs(
+  text: string,
+  dimension: "pressure" | "temperature",
+  system: System,
+  most: number,
+): number | undefined {
+  try {
+    const plain = text.trim().replace(",", ".").replace("−", "-");
+    const value = /^-?\d+(?:\.\d+)?$/.test(plain)
+      ? fromShown(Number(plain), dimension, system)
+      : parseQuantity(text).value;
+    return value >= -40 && value <= most ? Math.round(value * 10) / 10 : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The system pumped up to its cap's rating and watched: each reading into the book, and what they say, cooling taken off. */
+export function PressureTest() {
+  const { page, entries, book, mayBook, system } = useJob();
+  const [pressure, setPressure] = useDraft(`pressure:${page.job.id}`);
+  const [beside, setBeside] = useDraft(`pressure-coolant:${page.job.id}`);
+  const readings = pressureReadings(entries);
+  const rated = page.card?.capGaugeKpa ?? USUAL_CAP_KPA;
+  const capGaugeKPa = Math.max(LEAST_CAP_KPA, rated);
+  const found = readings.length > 0 ? pressureHold(readings, { capGaugeKPa }) : undefined;
+  const kPa = pressure.trim() === "" ? undefined : readAs(pressure, "pressure", system, 400);
+  const celsius = beside.trim() === "" ? undefined : readAs(beside, "temperature", system, 150);
+  const isWrong = pressure.trim() !== "" && (kPa === undefined || kPa < 0);
+  const isBesideWrong = beside.trim() !== "" && celsius === undefined;
+  const save = (begins: boolean) => {
+    if (kPa === undefined || isWrong || isBesideWrong) return;
+    const data = dataOf(PressureRead, {
+      ...(begins && { begins }),
+      ...(celsius !== undefined && { coolantC: celsius }),
+    });
+    if (book({ kind: "reading", item: "pressure test", value: kPa, unit: "kPa", data })) {
+      setPressure("");
+      setBeside("");
+    }
+  };
+  return (
+    <section aria-labelledby="pressure" className="flex flex-col gap-3">
+      <h3 id="pressure" className="text-xl">
+        Pressure test
+      </h3>
+      <p className="text-ink-2">
+        Cold, pumped up to what its cap holds, {format(capGaugeKPa, "pressure", system)}, and left 10 to 15
+        min. The cap is tested apart.
+      </p>
+      {found && (
+        <p role="status" className="flex items-start gap-2">
+          <VerdictShape verdict={MARK[found.verdict]} />
+          <span>
+            <span className="font-bold">{SAID[found.verdict]}.</span> {found.because}
+          </span>
+        </p>
+      )}
+      <form
+        className="flex flex-wrap items-start gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          save(readings.length === 0);
+        }}
+      >
+        <div className="w-40">
+          <TextField
+            label="Gauge reads"
+            inputMode="decimal"
+            className="figure"
+            maxLength={12}
+            unit={SHOWN.pressure[system].label}
+            value={pressure}
+            disabled={!mayBook}
+            error={isWrong ? "A pressure from nothing up." : undefined}
+            onChange={(event) => setPressure(event.target.value)}
+          />
+        </div>
+        <div className="w-44">
+          <TextField
+            label="Coolant beside it"
+            inputMode="decimal"
+            className="figure"
+            maxLength={12}
+            unit={SHOWN.temperature[system].label}
+            value={beside}
+            disabled={!mayBook}
+            error={isBesideWrong ? "A temperature of coolant." : undefined}
+            onChange={(event) => setBeside(event.target.value)}
+          />
+        </div>
+        <Button
+          type="submit"
+          className="mt-7"
+          disabled={!mayBook || kPa === undefined || isWrong || isBesideWrong}
+        >
+          {readings.length === 0 ? "Begin with this" : "Book this reading"}
+        </Button>
+        {readings.length > 0 && (
+          <Button
+            weight="quiet"
+            className="mt-7"
+            disabled={!mayBook || kPa === undefined || isWrong || isBesideWrong}
+            onClick={() => save(true)}
+          >
+            Begin anew with it
+          </Button>
+        )}
+      </form>
+      {found && found.verdict !== "not-seen" && (
+        <Button
+          className="self-start"
+          disabled={!mayBook}
+          onClick={() =>
+            book({
+              kind: "test",
+              item: "pressure test",
+              text: `${SAID[found.verdict].toLowerCase()}: ${found.because.replace(/\.$/, "")}`.slice(0, 300),
+            })
+          }
+        >
+          Book that: {SAID[found.verdict].toLowerCase()}
+        </Button>
+      )}
+    </section>
+  );
+}
