@@ -33,6 +33,17 @@ async function handIn(text: string): Promise<void> {
 }
 
 describe("the shelf", () => {
+  it("says how long each grade has lasted here, and where too few have gone to say", async () => {
+    await seen(page, "How long they last here");
+    const lines = await page.$$eval('[aria-labelledby="lives"] li', (all) =>
+      all.map((each) => each.textContent ?? ""),
+    );
+    expect(lines.find((line) => line.startsWith("pattern"))).toMatch(
+      /^pattern: \d+ of \d+ gone; half of them by \d+ months\.$/,
+    );
+    expect(lines.find((line) => line.startsWith("all-metal"))).toContain("too few to say");
+  });
+
   it("is sorted by any column and searched, and says how each part has done here", async () => {
     await page.keyboard.press("g");
     await page.keyboard.press("s");

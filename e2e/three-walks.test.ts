@@ -175,8 +175,14 @@ describe("from Plan to a complete Build", () => {
     await line("out 3 m6x20 shroud bag 1");
     await line("step shroud and fan out done");
     const input = (await page.waitForSelector("[data-picture-file]")) as ElementHandle<HTMLInputElement>;
+    const unsent = () => page.$$eval("[data-unsent]", (lines) => lines.length);
+    const before = await unsent();
     await input.uploadFile(path);
-    await seen(page, "not sent yet");
+    await page.waitForFunction(
+      (count) => document.querySelectorAll("[data-unsent]").length > count,
+      {},
+      before,
+    );
     await page.reload();
     await page.waitForFunction(() => document.querySelectorAll("[data-unsent]").length >= 5);
     for (const text of ["in bag 1", "step shroud and fan in back", "step fan and switch plugs on back"])

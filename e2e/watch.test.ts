@@ -81,6 +81,17 @@ describe("a level", () => {
 });
 
 describe("the owner's wish to wait", () => {
+  it("takes no page down where no server is to be had", async () => {
+    await application.go(page, `/jobs/${jobId("open-plan")}/find`);
+    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await application.kill();
+    await page.locator(`a[href$="/plan"]`).click();
+    await seen(page, "Part to buy");
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    expect(await words()).not.toContain("This went wrong");
+    await application.start();
+  });
+
   it("is weighed against what the level has lost, and booked with the day it ends", async () => {
     await application.go(page, `/jobs/${jobId("open-plan")}/plan`);
     await seen(page, "Or wait, if the owner wishes it");

@@ -16,7 +16,7 @@ const asText = (text: string) => (FORMULA.test(text) ? ` ${text}` : text);
 
 /** The shelf as a list for a spreadsheet. */
 export const loader = guarded("desk", async ({ desk, member }) => {
-  const rows = await desk(readShelf);
+  const { rows } = await desk(readShelf);
   const digits = minorDigits(member.currency);
   const money = (minor: number) => (minor / 10 ** digits).toFixed(digits);
   const text = Papa.unparse({

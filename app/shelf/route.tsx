@@ -11,11 +11,12 @@ import { useMember } from "../shell/member.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { minorDigits } from "../ui/money.ts";
 import { AddToShelf } from "./AddToShelf.tsx";
+import { Lives } from "./Lives.tsx";
 import { ShelfTable } from "./ShelfTable.tsx";
 
 export const meta = () => [{ title: "Shelf · Warm Ledger" }];
 
-export const loader = guarded("desk", async ({ desk }) => ({ rows: await desk(readShelf) }));
+export const loader = guarded("desk", ({ desk }) => desk(readShelf));
 
 /** One thing put on the shelf, or taken off it by its id. */
 export const action = guarded("technician", async ({ request, desk, member }) => {
@@ -42,7 +43,7 @@ export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("she
 export const clientAction = keptPosting();
 
 export default function Shelf() {
-  const { rows } = useLoaderData<typeof loader>();
+  const { rows, spans } = useLoaderData<typeof loader>();
   const { role } = useMember();
   return (
     <main id="work" className="p-5 lg:p-7">
@@ -51,6 +52,7 @@ export default function Shelf() {
         What the shop can buy, and how each has really done here: fitted, sent back, gone again.
       </p>
       <ShelfTable rows={rows} mayChange={role !== "desk"} />
+      <Lives spans={spans} />
       {role !== "desk" && <AddToShelf />}
     </main>
   );

@@ -5,6 +5,7 @@ export { complaintOf, type Found, findingOf } from "./finding.ts";
 export { type Learned, type LearnedOut, learnedFrom } from "./learned.ts";
 export { type MoveOver, moveOver } from "./move-over.ts";
 export { type NotWritten, notWritten } from "./not-written.ts";
+export { plainPart } from "./part-kind.ts";
 export { type ChosenPartLine, chosenParts, type PartLife, partLives } from "./parts.ts";
 export { type Gate, looksFor, partsGate } from "./parts-gate.ts";
 export { type PictureLine, picturesOf } from "./pictures.ts";

@@ -1,4 +1,5 @@
 export { type Doings, doingsKey, doingsOf } from "./doings.ts";
+export { FEWEST_GONE, halfGoneAfter, type PartSpan, spansOf } from "./lives.ts";
 export {
   columnOf,
   INHIBITORS,

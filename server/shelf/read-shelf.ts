@@ -1,5 +1,13 @@
 import { ChosenPart } from "../../core/facts/index.ts";
-import { type Doings, doingsKey, doingsOf, type ShelfItem } from "../../core/shelf/index.ts";
+import type { Entry } from "../../core/ledger/index.ts";
+import {
+  type Doings,
+  doingsKey,
+  doingsOf,
+  type PartSpan,
+  type ShelfItem,
+  spansOf,
+} from "../../core/shelf/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";
 
@@ -13,8 +21,10 @@ export interface OnShelf extends ShelfItem {
 const MOST_JOBS = 600;
 const LOOKED_AT = 2000;
 
-/** How each part has done, from the books of the last jobs that bought one. */
-export async function readDoings(desk: Desk): Promise<Map<string, Doings>> {
+type Books = { jobId: string; entries: Entry[] }[];
+
+/** The books of the last jobs that bought a part, by vehicle, each vehicle's oldest first. */
+async function readBought(desk: Desk): Promise<Books[]> {
   const [jobs] = (await desk.sequelize.query(
     `SELECT id, vehicle_id AS "vehicleId" FROM (
        SELECT shop_id, id, vehicle_id, number, opened_at FROM jobs ORDER BY number DESC LIMIT ${LOOKED_AT}) j
@@ -29,15 +39,13 @@ export async function readDoings(desk: Desk): Promise<Map<string, Doings>> {
   );
   const byVehicle = new Map<string, { id: string }[]>();
   for (const job of jobs) byVehicle.set(job.vehicleId, [...(byVehicle.get(job.vehicleId) ?? []), job]);
-  return doingsOf(
-    [...byVehicle.values()].map((ofOne) =>
-      ofOne.map(({ id }) => ({ jobId: id, entries: books.get(id) ?? [] })),
-    ),
+  return [...byVehicle.values()].map((ofOne) =>
+    ofOne.map(({ id }) => ({ jobId: id, entries: books.get(id) ?? [] })),
   );
 }
 
-/** Everything on the shop's shelf with how it has done, by what it is. */
-export async function readShelf(desk: Desk): Promise<OnShelf[]> {
+/** Everything on the shop's shelf with how it has done, by what it is; and how long parts have lasted in its cars. */
+export async function readShelf(desk: Desk): Promise<{ rows: OnShelf[]; spans: PartSpan[] }> {
   const { models, transaction } = desk;
   const rows = await models.ShelfRow.findAll({
     order: [
@@ -47,8 +55,9 @@ export async function readShelf(desk: Desk): Promise<OnShelf[]> {
     ],
     transaction,
   });
-  const doings = rows.length > 0 ? await readDoings(desk) : new Map<string, Doings>();
-  return rows.map(
+  const bought = await readBought(desk);
+  const doings = doingsOf(bought);
+  const shown = rows.map(
     ({ id, kind, item, grade, supplier, priceCents, freightCents, days, partDays, labourDays }) => ({
       id,
       kind,
@@ -63,6 +72,7 @@ export async function readShelf(desk: Desk): Promise<OnShelf[]> {
       doings: doings.get(doingsKey({ item, grade, supplier })) ?? null,
     }),
   );
+  return { rows: shown, spans: spansOf(bought, desk.now.toISOString()) };
 }
 
 const MOST_OFFERED = 400;

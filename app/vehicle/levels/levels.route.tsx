@@ -1,12 +1,14 @@
 import { data } from "react-router";
-import { readLevels } from "../../../server/levels/read-levels.ts";
+import { type LevelsOf, readLevels } from "../../../server/levels/read-levels.ts";
 import { strikeLevel, takeLevel } from "../../../server/levels/take-level.ts";
 import { notFound, Refusal } from "../../../server/refusal.ts";
 import { isId } from "../../../server/vehicles/is-id.ts";
 import { checkForm } from "../../shell/forms.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptPosting } from "../../shell/kept/posting.ts";
+import { isOwnWord } from "../../shell/kept/reading.ts";
 import { readForm } from "../../shell/read-body.server.ts";
+import type { Route } from "./+types/levels.route";
 import { LevelForm } from "./level.form.ts";
 
 /** The levels of one vehicle, for a page that is about something else. */
@@ -41,5 +43,15 @@ export const action = guarded("technician", async ({ request, params, desk, memb
   );
   return data({ isDone: true });
 });
+
+/** Beside a page that is about something else: without a server it says nothing, and takes no page down. */
+export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs): Promise<LevelsOf | null> {
+  try {
+    return await serverLoader();
+  } catch (error) {
+    if (isOwnWord(error)) throw error;
+    return null;
+  }
+}
 
 export const clientAction = keptPosting();

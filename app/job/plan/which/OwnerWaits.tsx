@@ -16,7 +16,7 @@ const WEEK = 7;
 export function OwnerWaits() {
   const { page, book, mayBook, system } = useJob();
   const { timeZone } = useMember();
-  const fetcher = useFetcher<LevelsOf>();
+  const fetcher = useFetcher<LevelsOf | null>();
   const { load } = fetcher;
   const { vehicle } = page;
   useEffect(() => {

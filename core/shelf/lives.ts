@@ -1,0 +1,37 @@
+import { type PartLife, partLives, plainPart } from "../job/index.ts";
+import type { Entry } from "../ledger/index.ts";
+import { type Life, survival } from "../lifetimes/index.ts";
+
+/** How long one part lasted in this shop's cars, or has lasted until now. */
+export interface PartSpan extends Life {
+  /** The part by the name it goes by on the car. */
+  item: string;
+  grade: string;
+  supplier: string;
+}
+
+const DAY_MS = 86_400_000;
+/** Below so many gone, half a life is a guess. */
+export const FEWEST_GONE = 3;
+
+/** Every part's life by the books of a shop, each vehicle's oldest first; those still in a car count until `now`, ISO. */
+export function spansOf(
+  vehicles: readonly (readonly { jobId: string; entries: readonly Entry[] }[])[],
+  now: string,
+): PartSpan[] {
+  return vehicles.flatMap((books) =>
+    partLives(books).map(({ item, grade, supplier, from, to }: PartLife) => ({
+      item: plainPart(item),
+      grade,
+      supplier,
+      days: Math.max(0, Math.round((Date.parse(to ?? now) - Date.parse(from)) / DAY_MS)),
+      failed: to !== undefined,
+    })),
+  );
+}
+
+/** Days after which half of them were gone; nothing where so many haven't gone yet, or too few have to say. */
+export function halfGoneAfter(lives: readonly Life[]): number | undefined {
+  if (lives.filter(({ failed }) => failed).length < FEWEST_GONE) return undefined;
+  return survival(lives).find(({ share }) => share <= 0.5)?.days;
+}
