@@ -34,6 +34,7 @@ async function handIn(text: string): Promise<void> {
 
 describe("the shelf", () => {
   it("says how long each grade has lasted here, and where too few have gone to say", async () => {
+    await application.go(page, "/shelf");
     await seen(page, "How long they last here");
     const lines = await page.$$eval('[aria-labelledby="lives"] li', (all) =>
       all.map((each) => each.textContent ?? ""),
