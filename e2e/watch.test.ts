@@ -73,7 +73,7 @@ describe("a level", () => {
     const phone = await application.signedIn("ilse", PHONE);
     for (const path of ["/watch", `/vehicles/${demoId("vehicle:drover")}`]) {
       await application.go(phone, path);
-      const spill = await phone.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+      const spill = await phone.evaluate(() => document.documentElement.scrollWidth - screen.width);
       expect(spill, path).toBeLessThanOrEqual(0);
     }
     await phone.browserContext().close();

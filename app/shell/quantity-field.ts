@@ -1,22 +1,11 @@
 import { Transform } from "class-transformer";
 import { registerDecorator } from "class-validator";
-import { type Dimension, format, fromShown, parseQuantity, type System } from "../../core/units/index.ts";
-
-const BARE = /^[-−]?\d+(?:[.,]\d+)?$/;
+import { type Dimension, format, readShown, type System } from "../../core/units/index.ts";
 
 function read(value: unknown, dimension: Dimension, system: System): number | undefined {
   if (typeof value === "number") return value;
-  const text = String(value ?? "")
-    .trim()
-    .replace("−", "-");
-  if (text === "") return undefined;
-  if (BARE.test(text)) return fromShown(Number(text.replace(",", ".")), dimension, system);
-  try {
-    const quantity = parseQuantity(text);
-    return quantity.dimension === dimension ? quantity.value : Number.NaN;
-  } catch {
-    return Number.NaN;
-  }
+  const text = String(value ?? "").trim();
+  return text === "" ? undefined : (readShown(text, dimension, system) ?? Number.NaN);
 }
 
 /**

@@ -1,10 +1,11 @@
+import { KINDS } from "../../core/coolant/index.ts";
 import { CIRCUIT_KINDS } from "../../core/diagnosis/knowledge/knowledge.ts";
 import { SHOWN, toShown } from "../../core/units/index.ts";
 import type { CardInput } from "../../server/vehicles/add-vehicle.ts";
 import { useMember } from "../shell/member.ts";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { CIRCUITS } from "../vehicle/CoolingCard.tsx";
-import { COOLANT_KINDS, OIL_COOLERS } from "./vehicle.form.ts";
+import { OIL_COOLERS } from "./vehicle.form.ts";
 
 /** So many that a card opened and written again says the same, whatever the units. */
 const DIGITS = 7;
@@ -40,7 +41,7 @@ export function CardFields({ fields, card }: { fields: Record<string, string>; c
         <option value="" disabled>
           choose
         </option>
-        {COOLANT_KINDS.map((kind) => (
+        {KINDS.map((kind) => (
           <option key={kind}>{kind}</option>
         ))}
       </Choice>

@@ -1,11 +1,11 @@
 import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length, Matches } from "class-validator";
+import { KINDS } from "../../core/coolant/index.ts";
 import { CIRCUIT_KINDS } from "../../core/diagnosis/knowledge/knowledge.ts";
 import { readSensorPoints } from "../../core/electrics/index.ts";
 import type { CardInput } from "../../server/vehicles/add-vehicle.ts";
 import { Quantity } from "../shell/quantity-field.ts";
 
-export const COOLANT_KINDS = ["iat", "oat", "hoat", "si-oat", "p-oat"] as const;
 export const OIL_COOLERS = ["none", "in the radiator", "outside"] as const;
 
 const tidy = Transform(({ value }) =>
@@ -23,7 +23,7 @@ export class CardForm {
   @Quantity("volume", 0.5, 200)
   capacity: number;
 
-  @IsIn(COOLANT_KINDS, { message: "Choose the kind by its inhibitor, never by colour." })
+  @IsIn(KINDS, { message: "Choose the kind by its inhibitor, never by colour." })
   coolantKind: string;
 
   @tidy

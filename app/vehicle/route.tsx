@@ -63,7 +63,7 @@ export default function VehiclePage() {
         )}
       </header>
       {role !== "desk" && <Identity vehicle={vehicle} />}
-      <div className="grid gap-8 xl:grid-cols-[24rem_1fr]">
+      <div className="grid grid-cols-1 gap-8 xl:grid-cols-[24rem_minmax(0,1fr)]">
         <div className="self-start">
           <CoolingCard card={card} system={units} />
           {role !== "desk" && (

@@ -70,6 +70,10 @@ describe("when a cap may be opened", () => {
     expect(coolDown([hot, slip, { atS: 180, coolantC: 46 }]).safeNow).toBe("pass");
     expect(coolDown([hot, slip, { atS: 180, coolantC: 95 }]).safeNow).not.toBe("pass");
     expect(coolDown([hot, { atS: 7200, coolantC: 46 }]).safeNow).toBe("pass");
+    const soon = [{ atS: 60, coolantC: 46 }];
+    expect(coolDown(soon, { shutOffAtS: 0 }).safeNow).toBe("not-seen");
+    expect(coolDown([...soon, { atS: 90, coolantC: 46 }], { shutOffAtS: 0 }).safeNow).toBe("pass");
+    expect(coolDown([{ atS: 3600, coolantC: 46 }], { shutOffAtS: 0 }).safeNow).toBe("pass");
   });
 
   it("isn't foretold by what rose first, by two readings, or by a flicker", () => {

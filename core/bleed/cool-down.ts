@@ -24,6 +24,8 @@ const LEAST_SPAN_S = 300;
 /** With the bonnet open, its fan running and water over the core. */
 const FASTEST_C_PER_MINUTE = 6;
 const LEAST_MISREAD_C = 10;
+/** As cool as an engine is taken to be that ran until now and that nobody read. */
+const WARM_C = 80;
 /** More readings say no more of how it cools; the newest and an even choice of the rest are taken. */
 const MOST_READINGS = 16;
 /** A shop's air, where nobody read it: from a winter yard to a summer's closed bay, and what it mostly is. */
@@ -165,7 +167,8 @@ function waysDown(
  * The forecast comes from three falling readings on: two time constants (coolant into block and radiator, block into
  * air), every likely pair of them and of the air around weighed by how well it explains the readings; `earliest` and
  * `latest` leave out one in twenty and one in two hundred. Where they would lie too far apart none is given. `ambientC` −40
- * to 60, `targetC` 20 to 90 (50 where absent), `sensorC` the sensor's error either way, 0 to 5 (1). Throws `RangeError`
+ * to 60, `targetC` 20 to 90 (50 where absent), `sensorC` the sensor's error either way, 0 to 5 (1), `shutOffAtS` when it was
+ * shut off warm, so that one figure alone, too cool so soon, is read again. Throws `RangeError`
  * outside, and on a coolant outside −50 to 200 °C.
  */
 export function coolDown(
@@ -174,7 +177,8 @@ export function coolDown(
     ambientC,
     targetC = TARGET_C,
     sensorC = SENSOR_C,
-  }: { ambientC?: number; targetC?: number; sensorC?: number } = {},
+    shutOffAtS,
+  }: { ambientC?: number; targetC?: number; sensorC?: number; shutOffAtS?: number } = {},
 ): CoolDown {
   if (ambientC !== undefined && !(ambientC >= -40 && ambientC <= 60))
     throw new RangeError(`${ambientC} °C is no air to cool in: −40 to 60 °C is.`);
@@ -194,10 +198,13 @@ export function coolDown(
       safeNow: last.coolantC - errorC > targetC ? "fail" : "not-seen",
       because: `${read}, and it rises: the engine runs, or the block still heats it. Look again in ten minutes.`,
     };
-  if (before && isTooFast(before, last))
+  const earlier = before ?? (shutOffAtS === undefined ? undefined : { atS: shutOffAtS, coolantC: WARM_C });
+  if (earlier && isTooFast(earlier, last))
     return {
       safeNow: last.coolantC - errorC > targetC ? "fail" : "not-seen",
-      because: `${read}, and no engine cools so fast from ${Number(before.coolantC.toFixed(1))} °C: read it once more.`,
+      because: before
+        ? `${read}, and no engine cools so fast from ${Number(before.coolantC.toFixed(1))} °C: read it once more.`
+        : `${read}, and a warm engine doesn't cool so fast: read it once more.`,
     };
   if (last.coolantC + errorC <= targetC)
     return {

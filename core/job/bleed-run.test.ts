@@ -81,6 +81,21 @@ describe("a run of bleeding", () => {
     expect(twice?.cycles).toEqual([{ toppedUpL: 0.3 }]);
   });
 
+  it("is over when a top-up was the last, and the next person waits for nothing", () => {
+    const ended = book(step(4, "starts"), pour(0.1), step(4, "ends"));
+    expect(bleedRun(ended, CAR)).toMatchObject({ isEnded: true, cycles: [{ toppedUpL: 0.1 }] });
+    expect(
+      bleedRun(book(step(4, "starts"), pour(0.1), step(4, "ends"), step(4, "ends")), CAR)?.cycles,
+    ).toHaveLength(1);
+    expect(waitOf(ended, "2031-03-04T09:00:00.000Z").waitsFor).toBe("hands");
+  });
+
+  it("asks a figure again that is too cool for an engine that ran until now", () => {
+    const run = bleedRun(book(step(2, "starts", 10), step(3, "starts"), read(46)), CAR);
+    expect(run?.shutOffAtS).toBe((START + 60_000) / 1000);
+    expect(bleedRun(book(step(2, "starts", 10), read(90)), CAR)?.shutOffAtS).toBeUndefined();
+  });
+
   it("begins anew with another school, or with its first step", () => {
     const first = [step(4, "starts"), pour(0.3), step(4, "ends")];
     expect(bleedRun(book(...first, step(0, "starts")), CAR)?.cycles).toEqual([]);

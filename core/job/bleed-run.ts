@@ -23,13 +23,21 @@ export interface BleedRun {
   /** What went in at each top-up, litres. */
   cycles: { toppedUpL: number }[];
   signs: Partial<Record<Sign, Verdict>>;
+  /** Nothing more is done: the last top-up was the last. */
+  isEnded: boolean;
+  /** When the engine was shut off warm, seconds; absent while it runs. */
+  shutOffAtS?: number;
   /** Readings of the coolant since the engine was last shut off, seconds and °C; none while it runs. */
   cooling: CoolReading[];
 }
 
 const MINUTE_MS = 60_000;
+const MS = 1000;
 /** More than that in one cycle was a fill. */
 const MOST_L = 50;
+
+/** Whether the engine ran in the step before. */
+const isWarm = (run: BleedRun | undefined) => run?.method.steps[run.step]?.kind === "run";
 
 /**
  * The bleeding in hand by a job's book, from the last time that a school was begun; nothing where none was. A reading over
@@ -58,20 +66,28 @@ export function bleedRun(entries: readonly Entry[], vehicle: BleedingVehicle): B
           step: fact.step,
           startedAt: entry.at,
           ...endsAt,
+          isEnded: false,
+          ...(isOff && isWarm(run) ? { shutOffAtS: Date.parse(entry.at) / MS } : {}),
           cycles: isNew ? [] : (run?.cycles ?? []),
           signs: isNew ? {} : (run?.signs ?? {}),
           cooling: isOff ? [] : method.steps[fact.step]?.kind === "top-up" ? (run?.cooling ?? []) : [],
         };
         pouredL = 0;
       } else if (run && fact.does === "stops")
-        run = { ...run, stopped: entry.text ?? "stopped", cooling: run.stopped ? run.cooling : [] };
+        run = {
+          ...run,
+          stopped: entry.text ?? "stopped",
+          shutOffAtS: Date.parse(entry.at) / MS,
+          cooling: run.stopped ? run.cooling : [],
+        };
       else if (
         run &&
         fact.does === "ends" &&
         run.step === fact.step &&
+        !run.isEnded &&
         method.steps[fact.step]?.kind === "top-up"
       ) {
-        run = { ...run, cycles: [...run.cycles, { toppedUpL: Math.min(MOST_L, pouredL) }] };
+        run = { ...run, isEnded: true, cycles: [...run.cycles, { toppedUpL: Math.min(MOST_L, pouredL) }] };
         pouredL = 0;
       }
       continue;

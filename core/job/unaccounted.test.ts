@@ -21,6 +21,7 @@ const run = (...litres: number[]): BleedRun => ({
   startedAt: "2031-03-04T09:00:00.000Z",
   cycles: litres.map((toppedUpL) => ({ toppedUpL })),
   signs: {},
+  isEnded: false,
   cooling: [],
 });
 

@@ -43,7 +43,7 @@ function bleedingWait({ does, minutes }: BleedStep, entry: Entry, after: readonl
     return does === "stops"
       ? { waitsFor: "heat", words: "stopped hot: it cools", since }
       : { waitsFor: "hands", words, since };
-  const { safeNow, readyAtS } = coolDown(cooling);
+  const { safeNow, readyAtS } = coolDown(cooling, { shutOffAtS: Date.parse(since) / 1000 });
   if (safeNow === "pass") return { waitsFor: "hands", words: "cool enough to open", since };
   return {
     waitsFor: "heat",

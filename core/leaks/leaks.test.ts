@@ -139,6 +139,8 @@ describe("the day it meets the minimum", () => {
   it("keeps a car in that is at it, or may be before anybody looks again", () => {
     expect(reaches(losing(0.1, [0, 5, 10, 15]), 1.4).advice).toBe("don't drive");
     expect(reaches(losing(0.1, [0, 3, 6, 9, 12, 13]), 1.5).advice).toBe("don't drive");
+    expect(reaches(losing(1, [0, 1]), 1.2).advice).toBe("don't drive");
+    expect(reaches(losing(0.02, [0, 7]), 1.2).advice).toBe("top up and watch");
   });
 
   it("lets a sound car go, and promises nothing of one that was seen once", () => {

@@ -30,7 +30,7 @@ export interface LossRate {
 
 const MS_PER_DAY = 86_400_000;
 /** More visits than that say nothing more of how fast it is now. */
-const LATEST = 60;
+const LATEST = 30;
 /** A jug is poured from to so many litres, one standard deviation, and what it is off by stays in every later sum. */
 const JUG_L = 0.02;
 /** Three levels of which one is misread look as steady as three good ones. */

@@ -54,7 +54,9 @@ export function reaches(given: readonly Level[], minimumL: number): Reaches {
   );
   const soonest = roomL / perDayL.high;
   const litres = `${roomL.toFixed(1)} L above the minimum`;
-  if (soonest <= DONT_DRIVE_DAYS && verdict === "fail")
+  const isSoon = soonest <= DONT_DRIVE_DAYS && verdict === "fail";
+  // Two looks prove no leak, but a level that fell so far in a day is believed until somebody looks again.
+  if (isSoon || (verdict !== "pass" && roomL / perDayL.likely <= DONT_DRIVE_DAYS))
     return {
       ...dates,
       advice: "don't drive",

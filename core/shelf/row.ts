@@ -1,8 +1,9 @@
+import { KINDS } from "../coolant/index.ts";
 import { GRADES } from "../facts/index.ts";
 
 export const SHELF_KINDS = ["part", "coolant"] as const;
 export type ShelfKind = (typeof SHELF_KINDS)[number];
-export const INHIBITORS = ["iat", "oat", "hoat", "si-oat", "p-oat"] as const;
+export const INHIBITORS = KINDS;
 
 /** Something that can be bought: a part by grade and supplier, a coolant by product and the kind of its inhibitors. */
 export interface ShelfItem {

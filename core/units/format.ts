@@ -37,7 +37,7 @@ export function formatParts(value: number, dimension: Dimension, system: System,
   const { label, decimals: usual } = SHOWN[dimension][system];
   const places = decimals ?? usual;
   const rounded = toShown(value, dimension, system).toFixed(places);
-  const tidy = decimals === undefined && rounded.includes(".") ? rounded.replace(/0$/, "") : rounded;
+  const tidy = decimals === undefined && rounded.includes(".") ? rounded.replace(/(\.\d+)0$/, "$1") : rounded;
   const plain = Number(tidy) === 0 ? tidy.replace("-", "") : tidy;
   return {
     figure: group(plain.replace("-", "")).replace(/^/, plain.startsWith("-") ? MINUS : ""),

@@ -46,8 +46,13 @@ export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Pro
     transaction,
   });
   const capacityOf = new Map(cards.map(({ vehicleId, capacityL }) => [vehicleId, capacityL]));
+  const [latest] = (await desk.sequelize.query(
+    `SELECT id FROM (SELECT id, row_number() OVER (PARTITION BY vehicle_id ORDER BY at DESC) AS place
+       FROM levels WHERE vehicle_id = ANY($1::uuid[])) l WHERE place <= ${SHOWN}`,
+    { bind: [ids], transaction },
+  )) as [{ id: string }[], unknown];
   const rows = await models.LevelRow.findAll({
-    where: { vehicleId: { [Op.in]: ids } },
+    where: { id: { [Op.in]: latest.map(({ id }) => id) } },
     order: [["at", "ASC"]],
     transaction,
   });
@@ -60,7 +65,6 @@ export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Pro
       const usual = Math.max(USUAL_LEAST_L, Math.round((capacityOf.get(id) ?? 0) * USUAL_SHARE * 10) / 10);
       const levels = rows
         .filter((row) => row.vehicleId === id)
-        .slice(-SHOWN)
         .map((row) => ({
           id: row.id,
           at: row.at.toISOString(),
@@ -84,7 +88,7 @@ export interface Watched {
   of: LevelsOf;
 }
 
-const MOST_WATCHED = 300;
+const MOST_WATCHED = 100;
 
 /** Vehicles whose level somebody takes, the one that meets its minimum soonest first. */
 export async function readWatch(desk: Desk): Promise<Watched[]> {

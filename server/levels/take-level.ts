@@ -1,5 +1,6 @@
 import { format, type System } from "../../core/units/index.ts";
 import type { Desk } from "../database/connection.ts";
+import type { LevelRow } from "../database/models/level-row.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import { isId } from "../vehicles/is-id.ts";
 
@@ -32,18 +33,15 @@ export async function takeLevel(
   if (!vehicle || !personId) throw notFound("That vehicle");
   const { minimumL, ...taken } = level;
   if (await models.LevelRow.findOne({ where: { id: level.id }, transaction })) return;
-  const standing = await models.LevelRow.findAll({
-    where: { vehicleId, struckAt: null },
-    attributes: ["distanceKm"],
-    order: [["at", "DESC"]],
-    limit: MOST_LEVELS,
-    transaction,
-  });
-  if (standing.length >= MOST_LEVELS)
+  const standing = { where: { vehicleId, struckAt: null }, transaction };
+  if ((await models.LevelRow.count(standing)) >= MOST_LEVELS)
     throw new Refusal({
       message: `${MOST_LEVELS} levels of one vehicle are written down; strike some first.`,
     });
-  const furthest = Math.max(vehicle.distanceKm ?? 0, ...standing.map(({ distanceKm }) => distanceKm ?? 0));
+  const furthest = Math.max(
+    vehicle.distanceKm ?? 0,
+    (await models.LevelRow.max<number | null, LevelRow>("distanceKm", standing)) ?? 0,
+  );
   if (taken.distanceKm !== null && taken.distanceKm < furthest)
     throw new Refusal({
       message: "",

@@ -10,7 +10,7 @@ import {
   Trouble,
 } from "../../../core/facts/index.ts";
 import type { EntryDraft } from "../../../core/ledger/index.ts";
-import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
+import { format, fromShown, readShown, SHOWN, type System } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -44,9 +44,9 @@ const MOST_KM = 5_000_000;
 function readDistance(text: string, system: System): number | undefined {
   try {
     const km = /[a-z]/i.test(text)
-      ? parseQuantity(text).value
+      ? readShown(text, "distance", system)
       : fromShown(Number(text.replace(/[\s\u202f]/g, "")), "distance", system);
-    return km >= 0 && km <= MOST_KM ? km : undefined;
+    return km !== undefined && km >= 0 && km <= MOST_KM ? km : undefined;
   } catch {
     return undefined;
   }

@@ -1,7 +1,7 @@
 import { dataOf, Strength } from "../../../core/facts/index.ts";
 import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/job/index.ts";
 import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
-import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
+import { format, readShown, SHOWN, type System } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
@@ -25,15 +25,8 @@ const MOVES = {
 const MOST_L = 200;
 
 function readLitres(text: string, system: System): number | undefined {
-  try {
-    const plain = text.trim().replace(",", ".");
-    const litres = /^[\d.]+$/.test(plain)
-      ? fromShown(Number(plain), "volume", system)
-      : parseQuantity(text).value;
-    return litres > 0 && litres <= MOST_L ? litres : undefined;
-  } catch {
-    return undefined;
-  }
+  const litres = readShown(text, "volume", system);
+  return litres !== undefined && litres > 0 && litres <= MOST_L ? litres : undefined;
 }
 
 function readPercent(text: string): number | undefined {
@@ -114,7 +107,7 @@ function Pour() {
 const LIKELY: Record<Unaccounted, string> = {
   level: "Level, as near as jugs can tell.",
   "to pour": "Not poured yet, or air that has still to leave.",
-  air: "Likely air: as much may still come by the stairs below.",
+  air: "Likely air: as much may still come, by the top-ups so far.",
   "lost or in the block":
     "More than the air that may still come: lost, or still in the block. Look where it is wet.",
   "was low": "It was low, or is losing.",

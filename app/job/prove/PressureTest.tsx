@@ -1,7 +1,7 @@
 import { dataOf, PressureRead } from "../../../core/facts/index.ts";
 import { pressureReadings } from "../../../core/job/index.ts";
 import { pressureHold } from "../../../core/leaks/index.ts";
-import { format, fromShown, parseQuantity, SHOWN, type System } from "../../../core/units/index.ts";
+import { format, inShownUnits, readShown, SHOWN } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
@@ -18,22 +18,8 @@ const SAID = {
 const USUAL_CAP_KPA = 100;
 const LEAST_CAP_KPA = 10;
 
-function readAs(
-  text: string,
-  dimension: "pressure" | "temperature",
-  system: System,
-  most: number,
-): number | undefined {
-  try {
-    const plain = text.trim().replace(",", ".").replace("−", "-");
-    const value = /^-?\d+(?:\.\d+)?$/.test(plain)
-      ? fromShown(Number(plain), dimension, system)
-      : parseQuantity(text).value;
-    return value >= -40 && value <= most ? Math.round(value * 10) / 10 : undefined;
-  } catch {
-    return undefined;
-  }
-}
+const rounded = (value: number | undefined, least: number, most: number) =>
+  value !== undefined && value >= least && value <= most ? Math.round(value * 10) / 10 : undefined;
 
 /** The system pumped up to its cap's rating and watched: each reading into the book, and what they say, cooling taken off. */
 export function PressureTest() {
@@ -44,9 +30,10 @@ export function PressureTest() {
   const rated = page.card?.capGaugeKpa ?? USUAL_CAP_KPA;
   const capGaugeKPa = Math.max(LEAST_CAP_KPA, rated);
   const found = readings.length > 0 ? pressureHold(readings, { capGaugeKPa }) : undefined;
-  const kPa = pressure.trim() === "" ? undefined : readAs(pressure, "pressure", system, 400);
-  const celsius = beside.trim() === "" ? undefined : readAs(beside, "temperature", system, 150);
-  const isWrong = pressure.trim() !== "" && (kPa === undefined || kPa < 0);
+  const kPa = pressure.trim() === "" ? undefined : rounded(readShown(pressure, "pressure", system), 0, 400);
+  const celsius =
+    beside.trim() === "" ? undefined : rounded(readShown(beside, "temperature", system), -40, 150);
+  const isWrong = pressure.trim() !== "" && kPa === undefined;
   const isBesideWrong = beside.trim() !== "" && celsius === undefined;
   const save = (begins: boolean) => {
     if (kPa === undefined || isWrong || isBesideWrong) return;
@@ -72,7 +59,7 @@ export function PressureTest() {
         <p role="status" className="flex items-start gap-2">
           <VerdictShape verdict={MARK[found.verdict]} />
           <span>
-            <span className="font-bold">{SAID[found.verdict]}.</span> {found.because}
+            <span className="font-bold">{SAID[found.verdict]}.</span> {inShownUnits(found.because, system)}
           </span>
         </p>
       )}

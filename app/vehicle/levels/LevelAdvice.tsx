@@ -1,9 +1,9 @@
 import { countedLevels, lossRate, type Rate, reaches, type SeenLevel } from "../../../core/leaks/index.ts";
-import { format, type System } from "../../../core/units/index.ts";
+import { format, inShownUnits, type System } from "../../../core/units/index.ts";
 import { dateOf } from "../../ui/dates.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 
-const DAYS = { week: 7 } as const;
+const DAYS_A_WEEK = 7;
 const MARK = { drive: "pass", "top up and watch": "not-seen", "don't drive": "fail" } as const;
 const SAID = {
   drive: "Drive on",
@@ -12,7 +12,7 @@ const SAID = {
 } as const;
 
 const perWeek = ({ low, likely, high }: Rate, system: System) => {
-  const litres = (perDay: number) => format(perDay * DAYS.week, "volume", system);
+  const litres = (perDay: number) => format(perDay * DAYS_A_WEEK, "volume", system);
   return `${litres(likely)} a week, from ${litres(low)} to ${litres(high)}`;
 };
 
@@ -39,11 +39,12 @@ export function LevelAdvice({
       <p className="flex items-center gap-2 font-bold">
         <VerdictShape verdict={MARK[advice]} /> {SAID[advice]}
       </p>
-      <p>{because}</p>
+      <p>{inShownUnits(because, system)}</p>
       {Number.isFinite(rate.perDayL.high) && (
         <p className="text-ink-2">
           {rate.verdict === "fail" ? "Loses" : "May lose"} {perWeek(rate.perDayL, system)}
-          {rate.per100KmL && `; ${format(rate.per100KmL.likely, "volume", system)} in 100 km`}. {rate.because}
+          {rate.per100KmL && `; ${format(rate.per100KmL.likely, "volume", system)} in 100 km`}.{" "}
+          {inShownUnits(rate.because, system)}
         </p>
       )}
       {earliest && (

@@ -75,6 +75,9 @@ export function Bleeding({ run }: { run: BleedRun | undefined }) {
             run={run}
             onNext={next}
             onStop={() => book(draft(run.method, run.step, "stops", "stopped by hand"))}
+            onEnd={() =>
+              book(draft(run.method, run.step, "ends", `cycle ${run.cycles.length + 1} topped up, the last`))
+            }
             onOver={(celsius) =>
               celsius > run.method.limitC
                 ? draft(run.method, run.step, "stops", `${celsius} °C was read, over ${run.method.limitC} °C`)

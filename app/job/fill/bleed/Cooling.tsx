@@ -11,7 +11,7 @@ const TARGET_C = 50;
 /** Whether the cap may be opened, by what was read last, and when to look again. */
 export function Cooling({ run }: { run: BleedRun }) {
   const { system, timeZone } = useJob();
-  const { safeNow, readyAtS, because } = coolDown(run.cooling);
+  const { safeNow, readyAtS, because } = coolDown(run.cooling, { shutOffAtS: run.shutOffAtS });
   const clock = (seconds: number) => clockOf(new Date(seconds * 1000).toISOString(), timeZone);
   return (
     <section aria-labelledby="cooling" className="rounded-md border-2 border-edge bg-sheet p-4">

@@ -1,5 +1,5 @@
 import type { EntryDraft } from "../../../../core/ledger/index.ts";
-import { fromShown, parseQuantity, SHOWN, type System } from "../../../../core/units/index.ts";
+import { readShown, SHOWN, type System } from "../../../../core/units/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
@@ -9,15 +9,10 @@ const COLDEST_C = -39;
 const HOTTEST_C = 150;
 
 function readCelsius(text: string, system: System): number | undefined {
-  try {
-    const plain = text.trim().replace(",", ".").replace("−", "-");
-    const celsius = /^-?\d+(?:\.\d+)?$/.test(plain)
-      ? fromShown(Number(plain), "temperature", system)
-      : parseQuantity(text).value;
-    return celsius >= COLDEST_C && celsius <= HOTTEST_C ? Math.round(celsius * 10) / 10 : undefined;
-  } catch {
-    return undefined;
-  }
+  const celsius = readShown(text, "temperature", system);
+  return celsius !== undefined && celsius >= COLDEST_C && celsius <= HOTTEST_C
+    ? Math.round(celsius * 10) / 10
+    : undefined;
 }
 
 /** One reading of the coolant into the book, from the port or a thermometer at the neck; with what it calls for, in one act. */

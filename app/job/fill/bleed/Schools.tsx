@@ -6,7 +6,6 @@ import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 import { useJob } from "../../context.ts";
 
 const SUITS = { best: "suits it best", well: "can be done", weakly: "weak here" } as const;
-const MARK = { best: "pass", well: "not-seen", weakly: "fail" } as const;
 
 const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
@@ -31,7 +30,7 @@ export function Schools({
           >
             <span className="min-w-52 flex-1">
               <span className="flex items-center gap-2">
-                <VerdictShape verdict={MARK[method.suits]} />
+                {method.suits === "best" && <VerdictShape verdict="pass" />}
                 <span className="font-bold">{sentence(SCHOOL_WORDS[method.school])}</span>{" "}
                 <span className="text-ink-2">{SUITS[method.suits]}</span>
               </span>

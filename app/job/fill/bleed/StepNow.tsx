@@ -13,6 +13,8 @@ interface Given {
   run: BleedRun;
   onNext: () => void;
   onStop: () => void;
+  /** The last top-up was the last. */
+  onEnd: () => void;
   onAgain: () => void;
   /** What a reading while the engine runs calls for; nothing where it is within the limit. */
   onOver: (celsius: number) => EntryDraft | undefined;
@@ -38,15 +40,27 @@ function Settings({ step }: { step: BleedingStep }) {
 }
 
 /** The step in hand, large: what to do, how long, what to watch, and when to stop at once. */
-export function StepNow({ run, onNext, onStop, onAgain, onOver }: Given) {
+export function StepNow({ run, onNext, onStop, onEnd, onAgain, onOver }: Given) {
   const { mayBook, timeZone, system } = useJob();
   const { method, step: place, endsAt, stopped } = run;
   const step = method.steps[place];
   if (!step) return null;
   const isLast = place === method.steps.length - 1;
   const isCooling = step.kind === "cool" || stopped !== undefined;
-  const mayOpen = coolDown(run.cooling).safeNow === "pass";
+  const mayOpen = coolDown(run.cooling, { shutOffAtS: run.shutOffAtS }).safeNow === "pass";
   const isHeld = isCooling && !mayOpen;
+  if (run.isEnded)
+    return (
+      <div className="flex flex-wrap items-center gap-4 border-ink border-t-2 pt-3">
+        <p>
+          {SCHOOL_WORDS[method.school]},{" "}
+          {run.cycles.length === 1 ? "one cycle" : `${run.cycles.length} cycles`}, ended.
+        </p>
+        <Button disabled={!mayBook} onClick={onAgain}>
+          One more round
+        </Button>
+      </div>
+    );
   return (
     <div className="flex flex-col gap-4 border-ink border-t-2 pt-3">
       <p className="text-ink-2">
@@ -75,6 +89,11 @@ export function StepNow({ run, onNext, onStop, onAgain, onOver }: Given) {
         </p>
       )}
       <div className="flex flex-wrap gap-3">
+        {isLast && stopped === undefined && (
+          <Button disabled={!mayBook} onClick={onEnd}>
+            Topped up, and that was the last
+          </Button>
+        )}
         {stopped === undefined ? (
           <Button disabled={!mayBook || isHeld} onClick={onNext}>
             {isLast ? "Topped up: once more round" : "Done: the next step"}

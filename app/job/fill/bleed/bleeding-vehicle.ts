@@ -1,6 +1,9 @@
 import type { BleedingVehicle } from "../../../../core/bleed/index.ts";
 import type { JobPage } from "../../../../server/jobs/read-job.ts";
 
+/** Nobody has said how high the shop lies: with a cap off a limit that holds on a pass is right below it too. */
+const HIGH_SHOP_M = 1000;
+
 /** What a vehicle's card says of how it is bled; nothing without one. */
 export const bleedingVehicle = (card: JobPage["card"]): BleedingVehicle =>
   card
@@ -9,5 +12,6 @@ export const bleedingVehicle = (card: JobPage["card"]): BleedingVehicle =>
         bleedPoints: card.bleedPoints,
         fanOnC: card.fanOnC,
         fraction: card.targetFraction,
+        altitudeM: HIGH_SHOP_M,
       }
-    : {};
+    : { altitudeM: HIGH_SHOP_M };

@@ -155,6 +155,12 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
         {text("coldest", "Has to stand", SHOWN.temperature[system].label)}
         {text("altitude", "Highest it goes", "m")}
       </div>
+      {outL > capacityL && (
+        <p className="border-ink border-l-4 pl-3 font-bold">
+          {litres(outL)} came out, and the card says that it holds {litres(capacityL)}: look at the card, or
+          at what was written down.
+        </p>
+      )}
       {mixed && isFlushed && (
         <p className="text-ink-2">Flushed: nothing of another kind is left in it to mix with.</p>
       )}

@@ -1,5 +1,5 @@
 import { type Base, fractionFromFreezePoint, KINDS, type Kind } from "../../../../core/coolant/index.ts";
-import { fromShown, parseQuantity, type System } from "../../../../core/units/index.ts";
+import { readShown, type System } from "../../../../core/units/index.ts";
 
 /** What is typed about a mix; units are the shop's, a share in per cent. */
 export interface MixFields {
@@ -29,19 +29,6 @@ export const EMPTY_MIX: MixFields = {
   altitude: "",
 };
 
-const BARE = /^[-−]?\d{1,5}(?:[.,]\d{1,3})?$/;
-
-function quantity(text: string, dimension: "volume" | "temperature", system: System): number | undefined {
-  const clean = text.trim().replace("−", "-");
-  if (BARE.test(clean)) return fromShown(Number(clean.replace(",", ".")), dimension, system);
-  try {
-    const read = parseQuantity(clean);
-    return read.dimension === dimension ? read.value : undefined;
-  } catch {
-    return undefined;
-  }
-}
-
 export interface MixRead {
   stayedL?: number;
   measured?: number;
@@ -70,7 +57,7 @@ export function readMix(fields: MixFields, system: System, most: { capacityL: nu
   const stayedL = read(
     "stayed",
     (text) => {
-      const litres = quantity(text, "volume", system);
+      const litres = readShown(text, "volume", system);
       return litres !== undefined && litres >= 0 && litres <= most.capacityL ? litres : undefined;
     },
     "From nothing to what it holds.",
@@ -79,7 +66,7 @@ export function readMix(fields: MixFields, system: System, most: { capacityL: nu
     "reads",
     (text) => {
       if (fields.readsAs === "%") return percent(0, 100)(text);
-      const celsius = quantity(text, "temperature", system);
+      const celsius = readShown(text, "temperature", system);
       if (celsius === undefined) return undefined;
       try {
         return fractionFromFreezePoint(fields.base, celsius);
@@ -96,7 +83,7 @@ export function readMix(fields: MixFields, system: System, most: { capacityL: nu
   const coldestC = read(
     "coldest",
     (text) => {
-      const celsius = quantity(text, "temperature", system);
+      const celsius = readShown(text, "temperature", system);
       return celsius !== undefined && celsius >= -60 && celsius <= 20 ? celsius : undefined;
     },
     "A temperature of the air in winter.",

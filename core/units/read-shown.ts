@@ -1,0 +1,20 @@
+import { fromShown } from "./format.ts";
+import { parseQuantity } from "./parse-quantity.ts";
+import type { Dimension, System } from "./units.ts";
+
+const BARE = /^[-−]?\d+(?:[.,]\d+)?$/;
+
+/**
+ * Reads a figure as it is typed into a field, into core units: a bare one in the unit that the shop is shown, any other by
+ * its own unit. Nothing where it is no figure, or one of another kind: 50 °C are no litres.
+ */
+export function readShown(text: string, dimension: Dimension, system: System): number | undefined {
+  const clean = text.trim().replace("−", "-");
+  if (BARE.test(clean)) return fromShown(Number(clean.replace(",", ".")), dimension, system);
+  try {
+    const read = parseQuantity(clean);
+    return read.dimension === dimension ? read.value : undefined;
+  } catch {
+    return undefined;
+  }
+}
