@@ -17,6 +17,7 @@ export default [
       route("watch", "watch/route.tsx"),
       route("shelf", "shelf/route.tsx"),
       route("shop", "shop/route.tsx"),
+      route("jobs/:jobId/report", "job/report/route.tsx"),
       route("jobs/:jobId", "job/route.tsx", [
         route("ask", "job/ask/route.tsx"),
         route("find", "job/find/route.tsx"),
@@ -43,6 +44,9 @@ export default [
   route("jobs/:jobId/logs/:logId/:file", "job/prove/log-file.route.tsx"),
   route("jobs/:jobId/pictures", "job/pictures/pictures.route.tsx"),
   route("jobs/:jobId/pictures/:pictureId/:file", "job/pictures/picture-file.route.tsx"),
+  route("jobs/:jobId/report.pdf", "job/report/pdf.route.ts"),
+  route("calendar/:file", "calendar/calendar.route.ts"),
+  route("second-looks.ics", "calendar/file.route.ts"),
   route("jobs/:jobId/job.json", "job/sign/export.route.tsx"),
   route("*", "not-found/route.tsx"),
 ] satisfies RouteConfig;

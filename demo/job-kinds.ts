@@ -20,11 +20,14 @@ export function fleet(key: string): DemoVehicle {
 
 /** A sound car as its card says, for logs. */
 function soundCar({ card }: DemoVehicle): WarmUpCar {
-  const fans = card.fanOnC.map((onC, index) => ({
+  // A clutch on the belt takes hold by the air behind the core: its card names no start, and it cools all the same.
+  const clutch = { onC: card.thermostatOpensC + 12, offC: card.thermostatOpensC + 6, air: 1.2 };
+  const switched = card.fanOnC.map((onC, index) => ({
     onC,
     offC: card.fanOffC[index] ?? onC - 5,
     air: index === 0 ? 1.25 : 1.1,
   }));
+  const fans = switched.length > 0 ? switched : [clutch];
   return { thermostatOpensC: card.thermostatOpensC, draught: 0.3, fans };
 }
 

@@ -1,4 +1,5 @@
 import sharp from "sharp";
+import { addDays } from "../core/followups/index.ts";
 import { mayClose } from "../core/ledger/index.ts";
 import { atDesk, type Database, type Desk } from "../server/database/connection.ts";
 import { openJob } from "../server/jobs/open-job.ts";
@@ -13,6 +14,7 @@ import { putOnShelf } from "../server/shelf/put-on-shelf.ts";
 import { createShop } from "../server/shops/create-shop.ts";
 import { addVehicle } from "../server/vehicles/add-vehicle.ts";
 import { FLEET } from "./fleet.ts";
+import { handOver, keptPromises } from "./hand-over.ts";
 import { demoLevels } from "./levels.ts";
 import { SHELF } from "./shelf.ts";
 import { PEOPLE, type PersonKey, SHOP, VEHICLES } from "./shop.ts";
@@ -24,6 +26,8 @@ const personId = (key: PersonKey) => demoId(`person:${key}`);
 export const jobId = (key: string) => demoId(`job:${key}`);
 const vehicleId = (key: string) => demoId(`vehicle:${key}`);
 const MINUTE_MS = 60_000;
+/** What was promised for the last days waits for somebody still, so that there is something to see. */
+const DAYS_KEPT = 1;
 
 /** Closed jobs open at eight on their day; open ones some hours before `today`, so that they read as of now. */
 function openingOf(story: Story, today: Date): Date {
@@ -86,6 +90,8 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
   await book(entries.filter((entry) => entry.at > from));
   if (signature) {
     await at(signature.minute, async (given) => {
+      const said = handOver(story.key, await readBook(given, id), story.vehicle, given.now.toISOString());
+      if (said.length > 0) await recordEntries(given, id, said);
       const { because } = mayClose(await readBook(given, id));
       await signJob(given, id, {
         id: demoId(`${story.key}:sign`),
@@ -93,6 +99,10 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
         openSeen: because,
       });
     });
+    const open = await at(signature.minute, (given) => readBook(given, id));
+    const before = addDays(today.toISOString().slice(0, 10), -DAYS_KEPT);
+    for (const kept of keptPromises(story.key, open, before))
+      await atDesk(app, { ...who, now: new Date(kept.at) }, (given) => recordEntries(given, id, [kept]));
   }
 }
 

@@ -130,7 +130,7 @@ function told(): Story[] {
     switchJob("s14", vehicle("tender"), 160, "ilse", 14),
     coolantChange("s15", vehicle("drover"), 118, "tobin"),
     hoseJob("s16", vehicle("pannier"), 77, "ilse"),
-    thermostatJob("s17", vehicle("courier"), 31, "tobin", 17),
+    thermostatJob("s17", vehicle("courier"), 6, "tobin", 17),
     openBuild(),
     openProve(),
     openFind(),

@@ -1,6 +1,8 @@
 import { type ReactNode, useEffect, useState } from "react";
 import { data, Form, useActionData, useLoaderData, useNavigation } from "react-router";
 import { v4 as newId } from "uuid";
+import { newCalendarAddress } from "../../server/follow-ups/calendar.ts";
+import { changeRules } from "../../server/follow-ups/change-rules.ts";
 import { addPerson } from "../../server/people/add-person.ts";
 import { enrolDevice, removeDevice } from "../../server/people/devices.ts";
 import { ROLE_NAMES, type Role } from "../../server/people/roles.ts";
@@ -15,7 +17,9 @@ import { readForm } from "../shell/read-body.server.ts";
 import { Button } from "../ui/Button.tsx";
 import { dateOf, whenOf } from "../ui/dates.ts";
 import { Choice, TextField } from "../ui/Field.tsx";
+import { readRulesForm } from "./follow-up.form.ts";
 import { ReadIn } from "./ReadIn.tsx";
+import { SecondLooks } from "./SecondLooks.tsx";
 import { CurrencyForm, DeviceForm, PersonForm, RemoveDeviceForm, UnitsForm } from "./shop.form.ts";
 
 export const meta = () => [{ title: "Shop · Warm Ledger" }];
@@ -54,6 +58,13 @@ export const action = guarded("lead", async ({ request, url, desk }) => {
   } else if (what === "remove") {
     const { deviceId } = clean(RemoveDeviceForm, input);
     await desk((given) => removeDevice(given, deviceId));
+  } else if (what === "rules") {
+    const read = readRulesForm(input.get("rules"));
+    if ("trouble" in read) throw new Refusal({ message: read.trouble });
+    await desk((given) => changeRules(given, read.rules));
+  } else if (what === "calendar") {
+    const token = await desk(newCalendarAddress);
+    return data({ calendar: `${url.origin}/calendar/${token}.ics` });
   } else throw new Refusal({ message: "That can't be done here." });
   return data({ done: what });
 });
@@ -74,7 +85,9 @@ export const clientAction = keptPosting();
 export default function Shop() {
   const shop = useLoaderData<typeof loader>();
   const { role, timeZone } = useMember();
-  const answer = useActionData() as (Partial<Refused> & { enrol?: string; done?: string }) | undefined;
+  const answer = useActionData() as
+    | (Partial<Refused> & { enrol?: string; calendar?: string; done?: string })
+    | undefined;
   const isBusy = useNavigation().state !== "idle";
   const fields = answer?.refused?.fields ?? {};
   const isLead = role === "lead";
@@ -181,6 +194,29 @@ export default function Shop() {
                 </span>
               )}
             </Form>
+          </Part>
+          <Part title="Second looks">
+            <SecondLooks rules={shop.rules} system={shop.units} isLead={isLead} isBusy={isBusy} />
+          </Part>
+          <Part title="Calendar">
+            <p className="mb-3 text-ink-2">
+              Second looks for anybody's calendar, at an address with a secret in it.{" "}
+              {shop.hasCalendar ? "One is in use; a new one shuts it." : "There is none yet."}
+            </p>
+            {isLead && (
+              <Form method="post">
+                <input type="hidden" name="what" value="calendar" />
+                <Button type="submit" disabled={isBusy}>
+                  {shop.hasCalendar ? "Change the address" : "Make an address"}
+                </Button>
+              </Form>
+            )}
+            {answer?.calendar && (
+              <p role="status" className="mt-4 border-ink border-l-4 pl-3">
+                Give this to the calendar; it is shown only now:
+                <span className="figure block break-all font-bold">{answer.calendar}</span>
+              </p>
+            )}
           </Part>
           {shop.unsent.length > 0 && (
             <Part title="Unsent in browsers">

@@ -1,5 +1,6 @@
 import { Link, useLoaderData } from "react-router";
 import { WAITS, type WaitKind } from "../../core/facts/wait-kinds.ts";
+import { readPromises } from "../../server/follow-ups/read-promises.ts";
 import { listToday, type Slip } from "../../server/jobs/list-today.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
@@ -10,10 +11,16 @@ import { dateOf, dayOf, spanWords } from "../ui/dates.ts";
 import { StageMark } from "../ui/StageMark.tsx";
 import { waitUntilWords } from "../ui/waits.ts";
 
+import { DueLooks } from "./DueLooks.tsx";
+
 export const meta = () => [{ title: "Today · Warm Ledger" }];
+
+/** Second looks of the week to come stand behind those that are due. */
+const DAYS_AHEAD = 7;
 
 export const loader = guarded("desk", async ({ desk }) => ({
   slips: await desk(listToday),
+  looks: await desk((given) => readPromises(given, { days: DAYS_AHEAD })),
   now: Date.now(),
 }));
 
@@ -65,7 +72,7 @@ export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("tod
 
 /** The jobs in hand by what each waits for. */
 export default function Today() {
-  const { slips, now } = useLoaderData<typeof loader>();
+  const { slips, looks, now } = useLoaderData<typeof loader>();
   const { timeZone, shopName } = useMember();
   return (
     <main id="work" className="p-5 lg:p-7">
@@ -81,31 +88,43 @@ export default function Today() {
           Open a job
         </ButtonLink>
       </header>
-      <div className="border-ink border-t-2">
-        {WAITS.map((wait) => {
-          const here = slips.filter((slip) => slip.wait.waitsFor === wait);
-          return (
-            <section
-              key={wait}
-              aria-labelledby={`lane-${wait}`}
-              className="grid gap-x-6 gap-y-2 border-edge border-b py-4 lg:grid-cols-[9rem_1fr]"
-            >
-              <h2 id={`lane-${wait}`} className="text-xl">
-                <span className="block font-normal text-base text-ink-2">waits for</span>
-                {LANES[wait].title}
-              </h2>
-              {here.length === 0 ? (
-                <p className="self-center text-ink-2">{LANES[wait].empty}</p>
-              ) : (
-                <div className="grid gap-4 xl:grid-cols-2">
-                  {here.map((slip) => (
-                    <JobSlip key={slip.id} slip={slip} now={now} />
-                  ))}
-                </div>
-              )}
-            </section>
-          );
-        })}
+      <div className="grid items-start gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
+        <div className="border-ink border-t-2">
+          {WAITS.map((wait) => {
+            const here = slips.filter((slip) => slip.wait.waitsFor === wait);
+            return (
+              <section
+                key={wait}
+                aria-labelledby={`lane-${wait}`}
+                className="grid gap-x-6 gap-y-2 border-edge border-b py-4 lg:grid-cols-[9rem_1fr]"
+              >
+                <h2 id={`lane-${wait}`} className="text-xl">
+                  <span className="block font-normal text-base text-ink-2">waits for</span>
+                  {LANES[wait].title}
+                </h2>
+                {here.length === 0 ? (
+                  <p className="self-center text-ink-2">{LANES[wait].empty}</p>
+                ) : (
+                  <div className="grid gap-4 xl:grid-cols-2">
+                    {here.map((slip) => (
+                      <JobSlip key={slip.id} slip={slip} now={now} />
+                    ))}
+                  </div>
+                )}
+              </section>
+            );
+          })}
+        </div>
+        <aside aria-labelledby="second-looks">
+          <h2 id="second-looks" className="mb-1 text-xl">
+            Second looks
+          </h2>
+          {looks.length === 0 ? (
+            <p className="text-ink-2">None is promised for this week. Signing a job promises them.</p>
+          ) : (
+            <DueLooks looks={looks} />
+          )}
+        </aside>
       </div>
       {slips.length === 0 && (
         <p className="mt-6">

@@ -1,20 +1,27 @@
 import { Link, useLoaderData } from "react-router";
+import { readPromises } from "../../server/follow-ups/read-promises.ts";
 import { readWatch } from "../../server/levels/read-levels.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
+import { DueLooks } from "../today/DueLooks.tsx";
 import { LevelAdvice } from "../vehicle/levels/LevelAdvice.tsx";
 import { LevelLine } from "../vehicle/levels/LevelLine.tsx";
 
 export const meta = () => [{ title: "Watch · Warm Ledger" }];
 
-export const loader = guarded("desk", async ({ desk }) => ({ watched: await desk(readWatch) }));
+const DAYS_AHEAD = 366;
+
+export const loader = guarded("desk", async ({ desk }) => ({
+  watched: await desk(readWatch),
+  looks: await desk((given) => readPromises(given, { days: DAYS_AHEAD })),
+}));
 
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("watch/route");
 
 /** Vehicles whose coolant level somebody takes, the one that is at its minimum soonest first. */
 export default function Watch() {
-  const { watched } = useLoaderData<typeof loader>();
+  const { watched, looks } = useLoaderData<typeof loader>();
   const { units, timeZone } = useMember();
   return (
     <main id="work" className="p-5 lg:p-7">
@@ -47,6 +54,22 @@ export default function Watch() {
           );
         })}
       </ul>
+      <section aria-labelledby="promised" className="mt-8">
+        <h2 id="promised" className="text-2xl">
+          Promised
+        </h2>
+        <p className="mb-2 flex flex-wrap items-baseline gap-x-4 text-ink-2">
+          Second looks that nobody has had yet.
+          <a
+            className="inline-flex min-h-12 items-center text-ink underline underline-offset-4"
+            href="/second-looks.ics"
+            download
+          >
+            as a calendar file
+          </a>
+        </p>
+        {looks.length === 0 ? <p>Nothing is promised.</p> : <DueLooks looks={looks} isLong />}
+      </section>
     </main>
   );
 }

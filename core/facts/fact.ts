@@ -30,6 +30,8 @@ export interface FactClass<Fact extends object = object> {
   about?(fact: Fact): { id: string; fact: string; refusal: string };
   /** True where only the server may write it. */
   readonly isServers?: true;
+  /** True where it may be said of a job that is signed. */
+  readonly isAfterwards?: true;
   /** Why a person may not strike or correct it by a line of their own. */
   readonly staysBecause?: string;
 }

@@ -8,14 +8,17 @@ import { ChosenPart } from "./chosen-part.ts";
 import { Codes } from "./codes.ts";
 import { Complaint } from "./complaint.ts";
 import { CoolantLevel } from "./coolant-level.ts";
+import { CorrectionReason } from "./correction-reason.ts";
 import { Distance } from "./distance.ts";
 import type { FactClass } from "./fact.ts";
 import { FanCircuit } from "./fan-circuit.ts";
 import { FanHeard } from "./fan-heard.ts";
 import { Finding } from "./finding.ts";
 import { FitCheck } from "./fit-check.ts";
+import { FollowUpSaid } from "./follow-up.ts";
 import { Gauge } from "./gauge.ts";
 import { Got } from "./got.ts";
+import { Guarantee } from "./guarantee.ts";
 import { Happens } from "./happens.ts";
 import { KnownTorque } from "./known-torque.ts";
 import { MeasuredUnit } from "./measured-unit.ts";
@@ -26,6 +29,7 @@ import { OrderOfWork } from "./order-of-work.ts";
 import { OwnTest } from "./own-test.ts";
 import { Picture } from "./picture.ts";
 import { PressureRead } from "./pressure-read.ts";
+import { Proof } from "./proof.ts";
 import { RefusedPart } from "./refused-part.ts";
 import { SeenApart } from "./seen-apart.ts";
 import { Signature } from "./signature.ts";
@@ -83,9 +87,13 @@ export const FACTS: readonly FactClass[] = [
   BleedSign,
   PressureRead,
   WarmUpLog,
+  Proof,
   Waiting,
   CautionRead,
+  Guarantee,
+  FollowUpSaid,
   Signature,
+  CorrectionReason,
 ];
 
 /** Entries written before facts had names are asked in this order: the ones told by one key of their own first. */

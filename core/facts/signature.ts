@@ -1,4 +1,4 @@
-import { ArrayMaxSize, IsArray, IsString, Length } from "class-validator";
+import { ArrayMaxSize, IsArray, IsOptional, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../units/index.ts";
 import type { Loose } from "./fact.ts";
@@ -12,19 +12,29 @@ export class Signature {
   @Length(1, 400, { each: true })
   open: string[];
 
+  /** What the work asked to be proven and nobody had seen, or had seen fail. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @Length(1, 120, { each: true })
+  unproven?: string[];
+
   static readonly fact = "signature";
-  static readonly version = 1;
+  static readonly version = 2;
   static readonly kinds = ["decision"] as const;
   static readonly example: EntryDraft = {
     kind: "decision",
     item: "signed",
     text: "everything is accounted for",
-    data: { fact: "signature", v: 1, open: [] },
+    data: { fact: "signature", v: 2, open: [] },
   };
   static readonly isServers = true;
   static readonly staysBecause = "A signature stays as it was given";
   static words = (_: Signature, entry: EntryDraft, system: System) => sentence(entry, system);
 
+  /** The first version knew of no proofs. */
+  static lift = (older: Loose) => older;
   static liftLoose = ({ signed, open }: Loose) =>
     signed === true ? { open: Array.isArray(open) ? open : [] } : undefined;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { Complaint, dataOf, Finding } from "../facts/index.ts";
+import { Complaint, Distance, dataOf, Finding } from "../facts/index.ts";
 import type { Entry, EntryDraft, Stage } from "../ledger/index.ts";
 import { notWritten } from "./not-written.ts";
 
@@ -25,21 +25,34 @@ const finding = line(2, "find", {
   data: dataOf(Finding, { finding: "nothing-wrong", hypothesis: "nothing-wrong" }),
 });
 const level = line(3, "prove", { kind: "reading", item: "coolant level", text: "at the line, cold" });
+const distance = line(6, "sign", {
+  kind: "reading",
+  item: "distance",
+  value: 184_260,
+  unit: "km",
+  data: dataOf(Distance, {}),
+});
 
 describe("what a book doesn't say", () => {
   it("is all of it while nothing is written, and nothing once all is", () => {
-    expect(notWritten([]).map(({ stage }) => stage)).toEqual(["ask", "find", "prove"]);
-    expect(notWritten([complaint, finding, level])).toEqual([]);
+    expect(notWritten([]).map(({ stage }) => stage)).toEqual(["ask", "find", "prove", "sign"]);
+    expect(notWritten([complaint, finding, level, distance])).toEqual([]);
   });
 
   it("is missing again once its line is struck out", () => {
     const struck = line(4, "find", { kind: "decision", corrects: finding.id });
-    expect(notWritten([complaint, finding, level, struck]).map(({ stage }) => stage)).toEqual(["find"]);
+    expect(notWritten([complaint, finding, level, distance, struck]).map(({ stage }) => stage)).toEqual([
+      "find",
+    ]);
   });
 
   it("is not proven by a note, or by a reading of another stage", () => {
     const note = line(4, "prove", { kind: "note", text: "engine running" });
+    const asCame = { ...distance, stage: "ask" as const };
+    expect(notWritten([complaint, finding, level, asCame]).map(({ stage }) => stage)).toEqual(["sign"]);
     const early = line(5, "ask", { kind: "reading", item: "gauge", text: "half" });
-    expect(notWritten([complaint, finding, note, early]).map(({ stage }) => stage)).toEqual(["prove"]);
+    expect(notWritten([complaint, finding, note, early, distance]).map(({ stage }) => stage)).toEqual([
+      "prove",
+    ]);
   });
 });

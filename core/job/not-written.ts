@@ -1,4 +1,4 @@
-import { factsOf, WarmUpLog } from "../facts/index.ts";
+import { Distance, factsOf, WarmUpLog } from "../facts/index.ts";
 import { type Entry, type Stage, standing } from "../ledger/index.ts";
 import { complaintOf, findingOf } from "./finding.ts";
 
@@ -10,7 +10,7 @@ export interface NotWritten {
 }
 
 /**
- * What a book doesn't say that whoever reads it later will look for: the complaint, the finding, a proof. It keeps
+ * What a book doesn't say that whoever reads it later will look for: the complaint, the finding, a proof, the distance at hand-over. It keeps
  * nobody from signing; it is named so that nobody signs without knowing.
  */
 export function notWritten(entries: readonly Entry[]): NotWritten[] {
@@ -22,5 +22,9 @@ export function notWritten(entries: readonly Entry[]): NotWritten[] {
     standing(entries).some(({ stage, kind }) => stage === "prove" && (kind === "reading" || kind === "test"));
   if (!isProven)
     missing.push({ words: "nothing proven: no log, test or level after the work", stage: "prove" });
+  const isRead = factsOf(entries, Distance).some(
+    ({ entry }) => entry.stage === "prove" || entry.stage === "sign",
+  );
+  if (!isRead) missing.push({ words: "no distance at hand-over: what it has run now", stage: "sign" });
   return missing;
 }

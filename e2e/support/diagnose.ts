@@ -29,18 +29,22 @@ export async function answerByKey(page: Page, key: "a" | "s" | "x" | "z"): Promi
   await page.keyboard.press(key);
 }
 
+/** By the keyboard, by touch, or by one and the other in turn. */
+export type Hand = "keyboard" | "touch" | "both";
+
 /** Does what the page says, test after test, as a car with this fault would answer, until it offers a verdict. */
 export async function workToVerdict(
   page: Page,
   kind: CircuitKind,
   truth: string,
-  how: "keyboard" | "touch",
+  hand: Hand,
 ): Promise<string[]> {
   const done: string[] = [];
   for (let step = 0; step < MOST_TESTS; step++) {
     const test = await shownTest(page);
     if (!test) return done;
     const index = likeliestOutcome(kind, test, truth);
+    const how = hand === "both" ? (step % 2 === 0 ? "touch" : "keyboard") : hand;
     const before = how === "keyboard" ? await bookedLines(page) : 0;
     if (how === "keyboard") {
       const isThere = await page.evaluate(

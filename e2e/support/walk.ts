@@ -56,8 +56,13 @@ export async function pressNext(page: Page): Promise<void> {
   await page.keyboard.press("n");
 }
 
-/** Signs the job that is on screen: the button, and the question that comes after it. */
+const REASON = '::-p-aria([name="Why may it go like this?"])';
+
+/** Signs the job that is on screen: a reason where one is asked for and none is there, the button, and the question after it. */
 export async function sign(page: Page, open = 0): Promise<void> {
+  const reason = await page.$(REASON);
+  if (reason && (await reason.evaluate((field) => (field as HTMLTextAreaElement).value)) === "")
+    await page.locator(REASON).fill("the owner has to go and comes back tomorrow");
   await tap(page, open === 0 ? "Sign the job" : `Sign with ${open} open`);
   await tap(page, open === 0 ? "Yes, sign the job" : `Yes, sign with ${open} open`);
   await seen(page, "Signed and locked");

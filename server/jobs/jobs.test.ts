@@ -318,7 +318,7 @@ describe("signJob", () => {
       signedBy: "Sign technician",
       signReason: "owner supplies the bolts tomorrow",
     });
-    expect(entries.at(-1)).toMatchObject({ stage: "sign", data: { fact: "signature", v: 1, open } });
+    expect(entries.at(-1)).toMatchObject({ stage: "sign", data: { fact: "signature", v: 2, open } });
   });
 
   it("locks the book: corrections only, and no unsigning", async () => {

@@ -6,6 +6,7 @@ import { Distance, lastFact, lifted } from "../../core/facts/index.ts";
 import type { Entry } from "../../core/ledger/index.ts";
 import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
+import { followPromises } from "../follow-ups/follow-promises.ts";
 import { hashSecret } from "../people/secrets.ts";
 import { isKeptPicture } from "../pictures/clean-picture.ts";
 import { Refusal } from "../refusal.ts";
@@ -240,6 +241,7 @@ export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
       { transaction },
     );
   if (file.job.signedAt) await countVerdict(desk, job, entries);
+  await followPromises(desk, job, entries);
   await raiseDistance(desk, vehicleId, entries);
   await models.Audit.create(
     {

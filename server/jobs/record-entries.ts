@@ -1,7 +1,8 @@
-import { Distance, entryTrouble, FanCircuit, factOf, lifted } from "../../core/facts/index.ts";
+import { Distance, entryTrouble, FanCircuit, FollowUpSaid, factOf, lifted } from "../../core/facts/index.ts";
 import type { Entry, EntryDraft, Stage } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { Job } from "../database/models/job.ts";
+import { followPromises } from "../follow-ups/follow-promises.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import { followCircuit } from "../vehicles/follow-circuit.ts";
 import { followDistance } from "../vehicles/follow-distance.ts";
@@ -86,12 +87,14 @@ async function insert({ models, transaction, shopId }: Desk, added: readonly Ent
   );
 }
 
-/** What else follows from a book that has grown: the vehicle's distance, the shop's count of verdicts. */
+/** What else follows from a book that has grown: the vehicle's distance, second looks, the shop's count of verdicts. */
 async function follow(desk: Desk, job: Job, book: readonly Entry[], added: readonly Entry[]): Promise<void> {
   const movesDistance = (entry: Entry) => entry.corrects || factOf(entry)?.fact instanceof Distance;
   if (added.some(movesDistance)) await followDistance(desk, job.vehicleId);
   const settles = (entry: Entry) => factOf(entry)?.fact instanceof FanCircuit;
   if (added.some(settles)) await followCircuit(desk, job, book);
+  const promises = (entry: Entry) => entry.corrects || factOf(entry)?.fact instanceof FollowUpSaid;
+  if (added.some(promises)) await followPromises(desk, job, book);
   if (job.signedAt) await countVerdict(desk, job, book);
 }
 
@@ -116,7 +119,7 @@ export async function recordEntries(
   const added: Entry[] = [];
   let grown: readonly Entry[] = book;
   for (const entry of await unknownOf(desk, jobId, given, book)) {
-    if (job.signedAt && !entry.corrects) {
+    if (job.signedAt && !entry.corrects && !factOf(entry)?.kind.isAfterwards) {
       throw new Refusal({
         status: 409,
         message: `Job ${job.number} is signed. It takes corrections only: name the line that was wrong.`,

@@ -1,6 +1,8 @@
 import { dataOf, Signature } from "../../core/facts/index.ts";
+import { proofsOf, unproven } from "../../core/job/index.ts";
 import { mayClose, standing } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
+import { promiseAtSigning } from "../follow-ups/promise-at-signing.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import { isId } from "../vehicles/is-id.ts";
 import { countVerdict } from "./count-verdict.ts";
@@ -28,7 +30,7 @@ function isAsSeen(
   return because.length === openCount && openSeen.every((words, index) => words === because[index]);
 }
 
-/** Signs a job and locks it. With anything open it takes a written reason, and what is open must be what was shown. */
+/** Signs a job and locks it. With anything open or not proven it takes a written reason, and what is open must be what was shown. */
 export async function signJob(desk: Desk, jobId: string, signature: NewSignature): Promise<void> {
   const { id, reason } = signature;
   const { models, transaction, shopId, personId, now } = desk;
@@ -53,10 +55,15 @@ export async function signJob(desk: Desk, jobId: string, signature: NewSignature
       message: "The book has changed since this page was shown. Read what is open again, then sign.",
     });
   }
-  if (because.length > 0 && reason.trim().length < LEAST_REASON) {
+  const card = await models.CoolingCard.findOne({ where: { vehicleId: job.vehicleId }, transaction });
+  const notProven = unproven(
+    proofsOf(book, { fanStages: card?.fanOnC.length ?? 0, capGaugeKPa: card?.capGaugeKpa }),
+  );
+  if (because.length + notProven.length > 0 && reason.trim().length < LEAST_REASON) {
+    const what = because.length > 0 ? "Something is open" : "Not everything was seen";
     throw new Refusal({
       message: "",
-      fields: { reason: `Something is open, so say why it may go, in ${LEAST_REASON} letters or more.` },
+      fields: { reason: `${what}, so say why it may go, in ${LEAST_REASON} letters or more.` },
     });
   }
   const rest = because.length - MOST_OPEN_KEPT;
@@ -65,6 +72,7 @@ export async function signJob(desk: Desk, jobId: string, signature: NewSignature
     desk,
     jobId,
     [
+      ...(await promiseAtSigning(desk, job.vehicleId, book)),
       {
         id,
         at: now.toISOString(),
@@ -72,7 +80,10 @@ export async function signJob(desk: Desk, jobId: string, signature: NewSignature
         kind: "decision",
         item: "signed",
         text: reason.trim() || "everything is accounted for",
-        data: dataOf(Signature, { open }),
+        data: dataOf(Signature, {
+          open,
+          ...(notProven.length > 0 ? { unproven: notProven.map(({ words }) => words) } : {}),
+        }),
       },
     ],
     { byServer: true },

@@ -1,3 +1,4 @@
+import { USUAL_RULES } from "../../core/followups/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
 import { listUnsent } from "./tell-unsent.ts";
@@ -15,6 +16,8 @@ export async function readShop(desk: Desk) {
     units: shop.units,
     timeZone: shop.timeZone,
     currency: shop.currency,
+    rules: shop.followUpRules ?? [...USUAL_RULES],
+    hasCalendar: shop.calendarHash !== null,
     people: people.map(({ id, name, role, isActive }) => ({ id, name, role, isActive })),
     devices: devices.map(({ id, name, createdAt }) => ({ id, name, createdAt: createdAt.toISOString() })),
     unsent: await listUnsent(desk),

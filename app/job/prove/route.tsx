@@ -15,6 +15,7 @@ import type { Parcel } from "../outbox/outbox.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { Checks } from "./Checks.tsx";
 import { PressureTest } from "./PressureTest.tsx";
+import { Proofs } from "./Proofs.tsx";
 import { Stood, stoodAnswer, stoodHours } from "./Stood.tsx";
 import { useJudge } from "./useJudge.ts";
 
@@ -263,6 +264,7 @@ export default function Prove() {
           </ul>
         </section>
       )}
+      <Proofs />
       <PressureTest />
       <ColdCheck />
     </Work>

@@ -1,12 +1,15 @@
 import { Lock } from "lucide-react";
 import { useNavigate } from "react-router";
+import type { LooksToldBy } from "../../../server/follow-ups/read-looks.ts";
 import { clockOf, dateOf } from "../../ui/dates.ts";
 import { useJob } from "../context.ts";
 import { Work } from "../Work.tsx";
+import { Looks } from "./looks/Looks.tsx";
+import { ReportLinks } from "./ReportLinks.tsx";
 import { Summary } from "./Summary.tsx";
 
 /** A signed job: by whom, when, and why it was allowed to go with something open. */
-export function Signed() {
+export function Signed({ looks }: { looks: LooksToldBy }) {
   const { page, timeZone } = useJob();
   const { job } = page;
   const navigate = useNavigate();
@@ -21,24 +24,17 @@ export function Signed() {
       </p>
       {job.signReason && (
         <p className="border-ink border-l-[6px] bg-wash py-2 pl-4">
-          <span className="block text-ink-2">Signed with something open, because</span>
+          <span className="block text-ink-2">Signed with something open or not seen, because</span>
           <span className="font-bold">{job.signReason}</span>
         </p>
       )}
+      <Looks {...looks} />
       <Summary />
       <p>
         A wrong line is put right by a new one that names it: tap its time in the book, or type correct and
-        its number.
+        its number. Say why behind “because”: the report tells both.
       </p>
-      <p>
-        <a
-          className="inline-flex min-h-12 items-center font-bold underline underline-offset-4"
-          href={`/jobs/${job.id}/job.json`}
-          download={`job-${job.number}.json`}
-        >
-          The whole job as JSON
-        </a>
-      </p>
+      <ReportLinks />
     </Work>
   );
 }

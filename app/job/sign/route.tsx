@@ -1,8 +1,13 @@
 import { useState } from "react";
+import { useLoaderData } from "react-router";
 import { v4 as newId } from "uuid";
-import { notWritten } from "../../../core/job/index.ts";
+import { USUAL_RULES } from "../../../core/followups/index.ts";
+import { notWritten, proofsOf, unproven } from "../../../core/job/index.ts";
 import { mayClose, standing } from "../../../core/ledger/index.ts";
+import { type LooksToldBy, readLooks } from "../../../server/follow-ups/read-looks.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { guarded } from "../../shell/guard.server.ts";
+import { keptReading } from "../../shell/kept/reading.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextArea } from "../../ui/Field.tsx";
@@ -10,13 +15,29 @@ import { useJob } from "../context.ts";
 import { useOutbox, useOutboxLines } from "../outbox/OutboxProvider.tsx";
 import { Work } from "../Work.tsx";
 import { ConfirmSignature } from "./ConfirmSignature.tsx";
+import { Guarantees } from "./Guarantees.tsx";
+import { HandOver } from "./HandOver.tsx";
+import { Looks } from "./looks/Looks.tsx";
 import { Missing } from "./Missing.tsx";
+import { ReportLinks } from "./ReportLinks.tsx";
 import { Signed } from "./Signed.tsx";
 import { SignedHere } from "./SignedHere.tsx";
 import { Summary } from "./Summary.tsx";
 import { openSent } from "./sign.form.ts";
+import { Unproven } from "./Unproven.tsx";
 
 const LEAST_REASON = 10;
+
+export const loader = guarded("desk", async ({ params, desk, member }) =>
+  desk((given) => readLooks(given, params.jobId ?? "", member.timeZone)),
+);
+
+/** A page that is first opened without a server promises by the usual rules; the server promises by the shop's own. */
+export const clientLoader = keptReading<LooksToldBy>("job/sign/route", async () => ({
+  rules: [...USUAL_RULES],
+  driving: null,
+  today: new Date().toISOString().slice(0, 10),
+}));
 
 /** The open balance in words. Something open takes a reason; signing is asked for once more, elsewhere. */
 export default function Sign() {
@@ -27,17 +48,27 @@ export default function Sign() {
   const [reason, setReason] = useDraft(`reason:${page.job.id}`);
   const [asked, setAsked] = useState<string>();
   const [isTold, setTold] = useState(false);
-  if (page.job.signedAt) return <Signed />;
+  const looks = useLoaderData<typeof loader>();
+  if (page.job.signedAt) return <Signed looks={looks} />;
   if (ownSignature) return <SignedHere signature={ownSignature} />;
   const shown = mayClose(entries, system).because;
   const metric = mayClose(entries).because;
   const missing = notWritten(entries);
+  const { card } = page;
+  const notProven = unproven(
+    proofsOf(entries, { fanStages: card?.fanOnC.length ?? 0, capGaugeKPa: card?.capGaugeKpa }),
+  );
+  const asksWhy = shown.length + notProven.length > 0;
   const isEmpty = standing(entries).length === 0;
   const refused = unsent.find(
     ({ jobId, parcel, refused: why }) => jobId === page.job.id && parcel?.kind === "signature" && why,
   );
-  const state = [...metric, ...missing.map(({ words }) => words)].join("|");
-  const tooShort = shown.length > 0 && reason.trim().length < LEAST_REASON;
+  const state = [
+    ...metric,
+    ...missing.map(({ words }) => words),
+    ...notProven.map(({ proof }) => proof),
+  ].join("|");
+  const tooShort = asksWhy && reason.trim().length < LEAST_REASON;
   const ask = () => {
     setTold(tooShort);
     if (!tooShort) setAsked(state);
@@ -75,9 +106,13 @@ export default function Sign() {
           </>
         )}
       </div>
+      <Unproven rows={notProven} />
       <Missing missing={missing} />
+      {!isEmpty && <HandOver />}
+      <Guarantees />
+      {!isEmpty && <Looks {...looks} />}
       {isEmpty && <p>There is nothing to sign: write down what was done first, in one line at least.</p>}
-      {shown.length > 0 && (
+      {asksWhy && !isEmpty && (
         <TextArea
           label="Why may it go like this?"
           rows={2}
@@ -114,6 +149,7 @@ export default function Sign() {
         onLeave={() => setAsked(undefined)}
       />
       <Summary />
+      {!isEmpty && <ReportLinks />}
     </Work>
   );
 }

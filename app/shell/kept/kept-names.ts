@@ -14,6 +14,8 @@ const NAMES: Record<string, (params: Params, search: string) => string | undefin
   "job/plan/route": ({ jobId }) => `plan:${jobId}`,
   "job/strip/route": ({ jobId }) => `strip:${jobId}`,
   "job/build/route": ({ jobId }) => `build:${jobId}`,
+  "job/sign/route": ({ jobId }) => `sign:${jobId}`,
+  "job/report/route": ({ jobId }) => `report:${jobId}`,
   "job/find/route": ({ jobId }) => `find:${jobId}`,
 };
 

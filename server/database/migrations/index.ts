@@ -11,6 +11,7 @@ import { bookGrown } from "./010-book-grown.ts";
 import { knownLater } from "./011-known-later.ts";
 import { shelf } from "./012-shelf.ts";
 import { levels } from "./013-levels.ts";
+import { followUps } from "./014-follow-ups.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -28,4 +29,5 @@ export const migrations: Migration[] = [
   knownLater,
   shelf,
   levels,
+  followUps,
 ];

@@ -3,6 +3,7 @@ import { defineAudit } from "./audit.ts";
 import { defineCoolingCard } from "./cooling-card.ts";
 import { defineDevice } from "./device.ts";
 import { defineEntryRow } from "./entry.ts";
+import { defineFollowUpRow } from "./follow-up-row.ts";
 import { defineJob } from "./job.ts";
 import { defineLevelRow } from "./level-row.ts";
 import { defineLog } from "./log.ts";
@@ -29,6 +30,7 @@ export function defineModels(database: Sequelize) {
     Audit: defineAudit(database),
     ShelfRow: defineShelfRow(database),
     LevelRow: defineLevelRow(database),
+    FollowUpRow: defineFollowUpRow(database),
     UnsentHere: defineUnsent(database),
   };
   return models;

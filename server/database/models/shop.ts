@@ -1,4 +1,5 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
+import type { FollowUpRule } from "../../../core/followups/index.ts";
 
 /** A workshop: everything else belongs to one. */
 export class Shop extends Model {
@@ -10,6 +11,12 @@ export class Shop extends Model {
   /** By ISO 4217. */
   declare currency: string;
   declare lastJobNumber: number;
+  /** Null where the shop hasn't made its own. */
+  declare followUpRules: FollowUpRule[] | null;
+  declare calendarHash: string | null;
+  /** Metres, and the coldest °C that its vehicles have to stand; null until somebody said. */
+  declare altitudeM: number | null;
+  declare coldestC: number | null;
 }
 
 export function defineShop(database: Sequelize): typeof Shop {
@@ -22,6 +29,10 @@ export function defineShop(database: Sequelize): typeof Shop {
       timeZone: { type: DataTypes.TEXT, field: "time_zone", allowNull: false, defaultValue: "UTC" },
       currency: { type: DataTypes.TEXT, allowNull: false, defaultValue: "EUR" },
       lastJobNumber: { type: DataTypes.INTEGER, field: "last_job_number", allowNull: false, defaultValue: 0 },
+      followUpRules: { type: DataTypes.JSONB, field: "follow_up_rules" },
+      calendarHash: { type: DataTypes.TEXT, field: "calendar_hash" },
+      altitudeM: { type: DataTypes.DOUBLE, field: "altitude_m" },
+      coldestC: { type: DataTypes.DOUBLE, field: "coldest_c" },
     },
     { sequelize: database, modelName: "Shop", tableName: "shops", timestamps: false },
   );

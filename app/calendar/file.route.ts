@@ -1,0 +1,22 @@
+import { writeCalendar } from "../../server/follow-ups/calendar.ts";
+import { readPromises } from "../../server/follow-ups/read-promises.ts";
+import { guarded } from "../shell/guard.server.ts";
+
+const DAYS_AHEAD = 366;
+
+/** The second looks as a file, for a calendar that reads one. */
+export const loader = guarded("desk", async ({ url, desk, member }) => {
+  const text = await desk(async (given) =>
+    writeCalendar(await readPromises(given, { days: DAYS_AHEAD }), {
+      shopName: member.shopName,
+      host: url.origin,
+      now: given.now,
+    }),
+  );
+  return new Response(text, {
+    headers: {
+      "Content-Type": "text/calendar; charset=utf-8",
+      "Content-Disposition": 'attachment; filename="second-looks.ics"',
+    },
+  });
+});

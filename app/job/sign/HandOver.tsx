@@ -1,0 +1,71 @@
+import { Distance, dataOf, factsOf } from "../../../core/facts/index.ts";
+import { format, readShown, SHOWN } from "../../../core/units/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { Button } from "../../ui/Button.tsx";
+import { TextField } from "../../ui/Field.tsx";
+import { useJob } from "../context.ts";
+
+const MOST_KM = 5_000_000;
+/** Shown figures are rounded. */
+const ROUNDING_KM = 1;
+
+/** The distance at hand-over, which people forget; never less than it was before. */
+export function HandOver() {
+  const { page, entries, system, book, mayBook } = useJob();
+  const [text, setText] = useDraft(`hand-over:${page.job.id}`);
+  const read = factsOf(entries, Distance).map(({ entry }) => entry);
+  const atEnd = read.findLast(({ stage }) => stage === "sign" || stage === "prove");
+  const before = Math.max(page.vehicle.distanceKm ?? 0, ...read.map(({ value }) => value ?? 0));
+  const km = text.trim() === "" ? undefined : readShown(text.replace(/[\s\u202f]/g, ""), "distance", system);
+  const isWrong = text.trim() !== "" && (km === undefined || km < 0 || km > MOST_KM);
+  const isLess = km !== undefined && km < before - ROUNDING_KM;
+  const save = () => {
+    if (km === undefined || isWrong || isLess) return;
+    const draft = { kind: "reading", item: "distance", value: Math.round(km * 10) / 10, unit: "km" } as const;
+    if (book({ ...draft, data: dataOf(Distance, {}), ...(atEnd ? { corrects: atEnd.id } : {}) })) setText("");
+  };
+  return (
+    <section aria-labelledby="hand-over">
+      <h3 id="hand-over" className="text-xl">
+        At hand-over
+      </h3>
+      <form
+        className="flex flex-wrap items-start gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          save();
+        }}
+      >
+        <div className="w-56">
+          <TextField
+            label="Distance now"
+            inputMode="numeric"
+            className="figure"
+            maxLength={16}
+            unit={SHOWN.distance[system].label}
+            value={text}
+            disabled={!mayBook}
+            hint={
+              atEnd
+                ? `In the book: ${format(atEnd.value ?? 0, "distance", system)}`
+                : before > 0
+                  ? `It came with ${format(before, "distance", system)}`
+                  : undefined
+            }
+            error={
+              isWrong
+                ? "A distance from nothing up."
+                : isLess
+                  ? `It has run ${format(before, "distance", system)} already: read it again.`
+                  : undefined
+            }
+            onChange={(event) => setText(event.target.value)}
+          />
+        </div>
+        <Button type="submit" className="mt-7" disabled={!mayBook || km === undefined || isWrong || isLess}>
+          {atEnd ? "Put it right" : "Book the distance"}
+        </Button>
+      </form>
+    </section>
+  );
+}

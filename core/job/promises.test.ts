@@ -1,0 +1,37 @@
+import { describe, expect, it } from "vitest";
+import { book } from "../book/book.fixture.ts";
+import { dataOf, FollowUpSaid } from "../facts/index.ts";
+import type { Entry } from "../ledger/index.ts";
+import { promisesOf } from "./index.ts";
+
+const said = (key: string, does: FollowUpSaid["does"], more: Partial<FollowUpSaid> = {}): Partial<Entry> => ({
+  stage: "sign",
+  kind: "decision",
+  item: "second look",
+  text: `${does} it`,
+  data: dataOf(FollowUpSaid, { key, does, what: "level again", because: "as agreed", ...more }),
+});
+
+describe("second looks", () => {
+  it("stand as they were last said, day and distance kept where only the rest changed", () => {
+    const entries = book([
+      said("a", "promised", { on: "2031-03-13", byKm: 500 }),
+      said("b", "promised", { on: "2031-03-07" }),
+      said("a", "moved", { on: "2031-03-20" }),
+      said("b", "done"),
+    ]);
+    expect(promisesOf(entries)).toMatchObject([
+      { key: "a", state: "open", on: "2031-03-20", byKm: 500, said: "as agreed" },
+      { key: "b", state: "done", on: "2031-03-07" },
+    ]);
+  });
+
+  it("come back where the line that ended them is struck", () => {
+    const entries = book([
+      said("a", "promised", { on: "2031-03-13" }),
+      said("a", "dropped"),
+      { kind: "decision", corrects: "e2" },
+    ]);
+    expect(promisesOf(entries)).toMatchObject([{ state: "open" }]);
+  });
+});

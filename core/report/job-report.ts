@@ -1,0 +1,29 @@
+import type { ProofRow } from "../job/index.ts";
+import type { Verdict } from "../judgement/index.ts";
+import type { Correction } from "./corrections.ts";
+
+export interface ReportRow {
+  name: string;
+  words: string;
+}
+
+/** What a job says of itself to whoever reads it later, in the shop's units: plain data for the page and the paper alike. */
+export interface JobReport {
+  title: string;
+  /** Absent while it is a draft. */
+  signed?: string;
+  reason?: string;
+  vehicle: ReportRow[];
+  job: ReportRow[];
+  evidence: { words: string; verdict: Verdict; line: number }[];
+  parts: { part: string; grade: string; supplier: string; guarantee: string }[];
+  coolant: ReportRow[];
+  proofs: Pick<ProofRow, "words" | "verdict" | "because">[];
+  advice: ReportRow[];
+  open: string[];
+  looks: { what: string; when: string; state: "open" | "done" | "dropped"; said?: string }[];
+  people: ReportRow[];
+  corrections: Correction[];
+  /** The same in a few plain sentences for the owner. */
+  owner: string[];
+}

@@ -1,0 +1,226 @@
+import { type Entry, STAGES, type Stage, standing } from "../book/index.ts";
+import { atmosphereKPa, boilingPointC, freezePointC } from "../coolant/index.ts";
+import {
+  Codes,
+  Distance,
+  Finding,
+  factsOf,
+  Guarantee,
+  OwnTest,
+  Signature,
+  TestOutcome,
+  WarmUpLog,
+} from "../facts/index.ts";
+import { chosenParts, complaintOf, findingOf, promisesOf, proofsOf, whileApart } from "../job/index.ts";
+import { coolantBalance, openItems, pouredMix } from "../ledger/index.ts";
+import { format, formatBothTemperatures, inShownUnits, type System } from "../units/index.ts";
+import { correctionsAfter } from "./corrections.ts";
+import type { JobReport, ReportRow } from "./job-report.ts";
+import { ownerText } from "./owner-text.ts";
+
+export interface ReportInput {
+  entries: readonly Entry[];
+  job: { number: number; signedAt: string | null; signedBy: string | null; signReason: string | null };
+  vehicle: { plate: string; name: string; vin: string | null; distanceKm: number | null };
+  card: {
+    coolantKind: string;
+    coolantProduct: string;
+    targetFraction: number;
+    capGaugeKpa: number;
+    fanOnC: readonly number[];
+  } | null;
+  /** Names of people by their ids. */
+  names: Readonly<Record<string, string>>;
+  system: System;
+  altitudeM?: number;
+  /** A moment as the shop writes dates. */
+  dateOf: (iso: string) => string;
+}
+
+const STAGE_WORDS: Record<Stage, string> = {
+  ask: "took it in",
+  find: "found the fault",
+  plan: "planned",
+  strip: "took apart",
+  build: "built",
+  fill: "filled and bled",
+  prove: "proved",
+  sign: "signed",
+};
+const DAYS_OF_MONTH = 30.4;
+const MOST_DAYS_TOLD = 60;
+
+const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`;
+
+/** Days as a guarantee is said: 30 days, 12 months. */
+export function guaranteeSpan(days: number): string {
+  if (days === 0) return "none";
+  if (days <= MOST_DAYS_TOLD) return days === 1 ? "one day" : `${days} days`;
+  return `${Math.round(days / DAYS_OF_MONTH)} months`;
+}
+
+function partRows(entries: readonly Entry[]): JobReport["parts"] {
+  const given = new Map(factsOf(entries, Guarantee).map(({ fact }) => [fact.part, fact]));
+  return chosenParts(entries)
+    .filter(({ refused }) => !refused)
+    .map(({ words, grade, supplier, entryId }) => {
+      const of = given.get(entryId);
+      return {
+        part: words,
+        grade,
+        supplier,
+        guarantee: of
+          ? `part ${guaranteeSpan(of.partDays)}, labour ${guaranteeSpan(of.labourDays)}`
+          : "not said",
+      };
+    });
+}
+
+function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): ReportRow[] {
+  const sums = coolantBalance(entries);
+  if (!sums.moved) return [];
+  const litres = (value: number) => format(value, "volume", system);
+  const rows: ReportRow[] = [];
+  if (card)
+    rows.push({
+      name: "Kind",
+      words: [card.coolantKind.toUpperCase(), card.coolantProduct].filter(Boolean).join(", "),
+    });
+  const out = sums.drainedL + sums.spilledL + sums.keptInPartsL + sums.missingAtArrivalL;
+  rows.push({ name: "Out and in", words: `${litres(out)} out, ${litres(sums.addedL)} in` });
+  const rest = litres(Math.abs(sums.unaccountedL));
+  rows.push({
+    name: "Balance",
+    words: sums.withinTolerance
+      ? `level within ${litres(sums.toleranceL)}, which is what jugs can tell`
+      : sums.unaccountedL > 0
+        ? `${rest} not accounted for`
+        : `${rest} more went in than is known to have come out`,
+  });
+  if (sums.addedL > 0) {
+    const { fraction } = pouredMix(entries, card?.targetFraction ?? 0.5);
+    const share = Math.min(0.6, fraction);
+    const kPa = atmosphereKPa(altitudeM) + (card?.capGaugeKpa ?? 0);
+    rows.push({
+      name: "Strength poured",
+      words: `${percent(fraction)}: freezes at ${formatBothTemperatures(Math.round(freezePointC("ethylene", share)), system)}${
+        card
+          ? `, boils at ${formatBothTemperatures(Math.round(boilingPointC("ethylene", share, kPa)), system)} under its cap`
+          : ""
+      }`,
+    });
+  }
+  return rows;
+}
+
+function evidenceRows(entries: readonly Entry[], system: System): JobReport["evidence"] {
+  const finding = factsOf(entries, Finding).at(-1)?.entry;
+  const tests = [...factsOf(entries, TestOutcome), ...factsOf(entries, OwnTest)]
+    .filter(({ entry }) => !finding || entry.order <= finding.order)
+    .sort((a, b) => a.entry.order - b.entry.order)
+    .map(({ fact, entry }) => ({
+      words: inShownUnits([entry.item, entry.text].filter(Boolean).join(": "), system),
+      verdict: fact.verdict,
+      line: entry.seq,
+    }));
+  const logs = factsOf(entries, WarmUpLog)
+    .filter(({ entry }) => finding && entry.order <= finding.order)
+    .flatMap(({ fact, entry }) =>
+      Object.values(fact.checks)
+        .filter((check) => check && check.verdict !== "not-seen")
+        .map((check) => ({
+          words: inShownUnits(check?.because ?? "", system),
+          verdict: check?.verdict ?? ("not-seen" as const),
+          line: entry.seq,
+        })),
+    );
+  return [...tests, ...logs];
+}
+
+function distanceWords(entries: readonly Entry[], system: System): string {
+  const read = factsOf(entries, Distance).flatMap(({ entry }) => (entry.value === undefined ? [] : [entry]));
+  const [first] = read;
+  const last = read.at(-1);
+  if (!first || !last) return "not read";
+  const km = (entry: Entry) => format(entry.value ?? 0, "distance", system);
+  return last.stage === "sign" || last.stage === "prove"
+    ? first === last
+      ? `${km(last)} at hand-over`
+      : `${km(first)} as it came, ${km(last)} at hand-over`
+    : `${km(first)} as it came, not read at hand-over`;
+}
+
+function peopleRows(entries: readonly Entry[], names: ReportInput["names"]): ReportRow[] {
+  const by = new Map<string, Set<Stage>>();
+  for (const entry of standing(entries)) {
+    const stages = by.get(entry.by) ?? new Set();
+    stages.add(entry.stage);
+    by.set(entry.by, stages);
+  }
+  return [...by].map(([id, stages]) => ({
+    name: names[id] ?? "somebody",
+    words: STAGES.filter((stage) => stages.has(stage))
+      .map((stage) => STAGE_WORDS[stage])
+      .join(", "),
+  }));
+}
+
+/**
+ * The report of a job from its book: what was wanted and found, on what evidence, what went in and under which guarantee, the
+ * coolant, what was proven and what wasn't, advice, who did what, second looks, and what was corrected after the signature. Nothing
+ * is said that the book doesn't say; what nobody wrote down is named as that.
+ */
+export function reportOf(input: ReportInput): JobReport {
+  const { entries, job, vehicle, card, names, system, dateOf } = input;
+  const finding = findingOf(entries);
+  const signature = factsOf(entries, Signature).at(-1);
+  const codes = factsOf(entries, Codes).map(({ entry }) => entry.text ?? "");
+  const proofs = proofsOf(entries, { fanStages: card?.fanOnC.length ?? 0, capGaugeKPa: card?.capGaugeKpa });
+  const apart = whileApart(entries).filter(({ as }) => as && as !== "sound");
+  const rows: ReportRow[] = [
+    { name: "Complaint", words: complaintOf(entries) ?? "not written" },
+    { name: "Found", words: finding?.words ?? "not written" },
+    { name: "Distance", words: distanceWords(entries, system) },
+    ...(codes.length > 0 ? [{ name: "Codes", words: codes.join("; ") }] : []),
+  ];
+  const report: Omit<JobReport, "owner"> = {
+    title: `${vehicle.plate}, job ${job.number}`,
+    ...(job.signedAt ? { signed: `${job.signedBy ?? "somebody"}, ${dateOf(job.signedAt)}` } : {}),
+    ...(job.signReason ? { reason: job.signReason } : {}),
+    vehicle: [
+      { name: "Plate", words: vehicle.plate },
+      { name: "Model", words: vehicle.name || "not known" },
+      { name: "VIN", words: vehicle.vin ?? "not read" },
+    ],
+    job: rows,
+    evidence: evidenceRows(entries, system),
+    parts: partRows(entries),
+    coolant: coolantRows(input),
+    proofs: proofs.map(({ words, verdict, because }) => ({
+      words,
+      verdict,
+      ...(because ? { because: inShownUnits(because, system) } : {}),
+    })),
+    advice: apart.map(({ what, as, text }) => ({
+      name: what,
+      words: [as === "replaced" ? "replaced" : as === "declined" ? "advised and declined" : "advised", text]
+        .filter(Boolean)
+        .join(": "),
+    })),
+    open: signature ? [...signature.fact.open] : openItems(entries, system).map(({ words }) => words),
+    looks: promisesOf(entries).map(({ what, on, byKm, state, said }) => ({
+      what,
+      when: [on && dateOf(`${on}T12:00:00Z`), byKm !== undefined && `at ${format(byKm, "distance", system)}`]
+        .filter(Boolean)
+        .join(" or "),
+      state,
+      ...(said ? { said } : {}),
+    })),
+    people: peopleRows(entries, names),
+    corrections: correctionsAfter(entries, system).map((each) => ({
+      ...each,
+      by: names[each.by] ?? "somebody",
+    })),
+  };
+  return { ...report, owner: ownerText(report, finding?.kind) };
+}

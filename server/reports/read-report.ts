@@ -1,0 +1,73 @@
+import { lastFact, WarmUpLog } from "../../core/facts/index.ts";
+import { type JobReport, reportOf } from "../../core/report/index.ts";
+import type { TraceSpec } from "../../core/trace/index.ts";
+import type { System } from "../../core/units/index.ts";
+import type { Desk } from "../database/connection.ts";
+import { readJob } from "../jobs/read-job.ts";
+
+export interface ReadReport {
+  report: JobReport;
+  shopName: string;
+  vehicleId: string;
+  system: System;
+  now: string;
+  log?: { id: string; name: string; spec: TraceSpec };
+}
+
+const writer = (timeZone: string) => {
+  const format = new Intl.DateTimeFormat("en-GB", {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    timeZone,
+  });
+  return (iso: string) => format.format(new Date(iso));
+};
+
+/** A job's report in the shop's own units and days, and which of its logs goes with it. */
+export async function readReport(desk: Desk, jobId: string): Promise<ReadReport> {
+  const { job, vehicle, card, names, entries } = await readJob(desk, jobId);
+  const shop = await desk.models.Shop.findByPk(desk.shopId, {
+    transaction: desk.transaction,
+    rejectOnEmpty: true,
+  });
+  const dateOf = writer(shop.timeZone);
+  const last = lastFact(entries, WarmUpLog)?.fact;
+  return {
+    report: reportOf({
+      entries,
+      job,
+      vehicle,
+      card,
+      names,
+      system: shop.units,
+      dateOf,
+      ...(shop.altitudeM === null ? {} : { altitudeM: shop.altitudeM }),
+    }),
+    shopName: shop.name,
+    vehicleId: vehicle.id,
+    system: shop.units,
+    now: dateOf(desk.now.toISOString()),
+    ...(last && card
+      ? {
+          log: {
+            id: last.logId,
+            name: last.log,
+            spec: {
+              thermostatOpensC: card.thermostatOpensC,
+              fanOnC: card.fanOnC,
+              fanOffC: card.fanOffC,
+              fanSenses: card.fanSenses,
+              ...(last.restedH === undefined ? {} : { restedH: last.restedH }),
+            },
+          },
+        }
+      : {}),
+  };
+}
+
+/** The log that goes with a report, as it is kept; nothing where the job file it came with had none. */
+export async function readReportLog(desk: Desk, logId: string): Promise<Uint8Array | undefined> {
+  const log = await desk.models.Log.findOne({ where: { id: logId }, transaction: desk.transaction });
+  return log ? new Uint8Array(log.content) : undefined;
+}

@@ -1,0 +1,189 @@
+import type { Content, TDocumentDefinitions } from "pdfmake/interfaces.js";
+import type { JobReport, ReportRow } from "../../core/report/index.ts";
+import type { System } from "../../core/units/index.ts";
+import { inFonts } from "./pdf-fonts.ts";
+import { type PaperCurve, warmUpSvg } from "./warm-up-svg.ts";
+
+export interface PaperReport {
+  report: JobReport;
+  shopName: string;
+  /** Where people of the shop find the vehicle. */
+  vehicleAddress: string;
+  system: System;
+  /** When it was printed, as the shop writes it. */
+  printed: string;
+  curve?: PaperCurve & { name: string };
+}
+
+const INK = "#211D18";
+const SECOND = "#5B5348";
+const RULE = "#C9BDA6";
+const MOST_ROWS = 400;
+
+const say = (text: string, more: object = {}): Content => ({ text: inFonts(text) as never, ...more });
+const title = (text: string): Content => say(text, { bold: true, fontSize: 12, margin: [0, 12, 0, 3] });
+
+/** Verdicts by their shape first, as on the screen: a disc with a tick, a square with a notch, an open ring with a dash. */
+const SHAPES = {
+  pass: '<circle cx="6" cy="6" r="5.4" fill="#211D18"/><path d="M3.4 6.2l1.9 2 3.4-4" fill="none" stroke="#FFFFFF" stroke-width="1.5"/>',
+  fail: '<path d="M.8.8H7.4V4.6H11.2V11.2H.8Z" fill="#211D18"/>',
+  "not-seen":
+    '<circle cx="6" cy="6" r="5" fill="none" stroke="#211D18" stroke-width="1.1"/><path d="M3.6 6H8.4" stroke="#211D18" stroke-width="1.1"/>',
+} as const;
+const VERDICT_WORDS = { pass: "pass", fail: "fail", "not-seen": "not seen" } as const;
+const shape = (verdict: keyof typeof SHAPES): Content => ({
+  svg: `<svg xmlns="http://www.w3.org/2000/svg" width="12" height="12" viewBox="0 0 12 12">${SHAPES[verdict]}</svg>`,
+  width: 9,
+  margin: [0, 2, 0, 0],
+});
+
+const LINES = {
+  hLineWidth: (line: number) => (line === 0 ? 0 : 0.5),
+  vLineWidth: () => 0,
+  hLineColor: () => RULE,
+  paddingLeft: (column: number) => (column === 0 ? 0 : 6),
+  paddingRight: () => 0,
+  paddingTop: () => 2,
+  paddingBottom: () => 2,
+};
+
+const table = (widths: (number | string)[], body: Content[][], headerRows = 0): Content => ({
+  table: { widths, body: body as never, headerRows, dontBreakRows: true },
+  layout: LINES,
+});
+
+const named = (rows: readonly ReportRow[]): Content[] =>
+  rows.length === 0
+    ? []
+    : [
+        table(
+          [96, "*"],
+          rows.map(({ name, words }) => [say(name, { color: SECOND }), say(words)]),
+        ),
+      ];
+
+const part = (heading: string, content: readonly Content[]): Content[] =>
+  content.length === 0 ? [] : [title(heading), ...content];
+
+function verdicts(
+  rows: readonly { words: string; verdict: keyof typeof SHAPES; because?: string }[],
+): Content[] {
+  if (rows.length === 0) return [];
+  return [
+    table(
+      [12, "*", 48],
+      rows
+        .slice(0, MOST_ROWS)
+        .map(({ words, verdict, because }) => [
+          shape(verdict),
+          say(because ? `${words}. ${because}` : words),
+          say(VERDICT_WORDS[verdict]),
+        ]),
+    ),
+  ];
+}
+
+function partsTable({ parts }: JobReport): Content[] {
+  if (parts.length === 0) return [];
+  const heads = ["Part", "Grade", "Supplier", "Guarantee"].map((head) => say(head, { color: SECOND }));
+  return [
+    table(
+      ["*", 60, 110, 150],
+      [
+        heads,
+        ...parts.map((each) =>
+          [each.part, each.grade, each.supplier, each.guarantee].map((words) => say(words)),
+        ),
+      ],
+      1,
+    ),
+  ];
+}
+
+function corrections({ corrections: all }: JobReport): Content[] {
+  if (all.length === 0) return [];
+  return [
+    say("Corrected after it was signed", { bold: true, fontSize: 12, margin: [0, 12, 0, 3] }),
+    ...all
+      .slice(0, MOST_ROWS)
+      .map(({ wrong, was, is, by, why }) =>
+        say(
+          `Line ${wrong}, “${was}” ${is ? `now reads “${is}”` : "was struck out"}. By ${by}. ${why ? `Because: ${why}` : "No reason was given"}.`,
+          { margin: [0, 0, 0, 2] },
+        ),
+      ),
+  ];
+}
+
+/** The report of a job as pages of paper: first what the owner reads, then what the next technician looks for. */
+export function reportDocument(paper: PaperReport): TDocumentDefinitions {
+  const { report, shopName, vehicleAddress, system, printed, curve } = paper;
+  const looks = report.looks.map(({ what, when, state, said }) => ({
+    name: when || "some day",
+    words: [what, state === "open" ? "" : state, said].filter(Boolean).join(": "),
+  }));
+  const isCorrected = report.corrections.length > 0;
+  return {
+    pageSize: "A4",
+    pageMargins: [40, 40, 40, 44],
+    info: { title: report.title, author: shopName, creator: "Warm Ledger", producer: "Warm Ledger" },
+    defaultStyle: { font: "Ours", fontSize: 9.5, color: INK, lineHeight: 1.15 },
+    footer: (page, pages) => ({
+      columns: [
+        say(`${report.title}. Printed ${printed}.`, { color: SECOND, fontSize: 8 }),
+        say(`${page} of ${pages}`, { color: SECOND, fontSize: 8, alignment: "right" }),
+      ],
+      margin: [40, 14, 40, 0],
+    }),
+    content: [
+      {
+        columns: [
+          [
+            say(shopName, { color: SECOND }),
+            say(report.title, { bold: true, fontSize: 20, margin: [0, 2, 0, 2] }),
+            say(report.signed ? `Signed by ${report.signed}` : "A draft: nobody has signed this job yet."),
+            ...(isCorrected ? [say("Corrected after it was signed: see the end.", { bold: true })] : []),
+          ],
+          { width: 74, qr: vehicleAddress, fit: 74, foreground: INK },
+        ],
+      },
+      ...part("In short", [{ stack: report.owner.map((line) => say(line, { margin: [0, 0, 0, 2] })) }]),
+      ...part("Vehicle", named(report.vehicle)),
+      ...part("The job", named(report.job)),
+      ...part("Evidence for what was found", verdicts(report.evidence)),
+      ...part("Parts", partsTable(report)),
+      ...part("Coolant", named(report.coolant)),
+      ...(curve && curve.points.length > 1
+        ? part("Warm-up", [
+            { svg: warmUpSvg(curve, system) },
+            say(curve.name, { color: SECOND, fontSize: 8 }),
+          ])
+        : []),
+      ...part("Proven", verdicts(report.proofs)),
+      ...part("Advice", named(report.advice)),
+      ...part(
+        report.signed ? "Open when it was signed" : "Open now",
+        report.open.length === 0
+          ? report.signed
+            ? [say("Nothing: the books balance.")]
+            : []
+          : [
+              { ul: report.open.slice(0, MOST_ROWS).map((words) => say(words)) },
+              ...(report.reason
+                ? [say(`Signed all the same, because: ${report.reason}`, { bold: true })]
+                : []),
+            ],
+      ),
+      ...(report.open.length === 0 && report.reason
+        ? [say(`Said with the signature: ${report.reason}`)]
+        : []),
+      ...part("To look at again", named(looks)),
+      ...part("Who did what", named(report.people)),
+      ...corrections(report),
+      say(
+        "The vehicle maker's instructions, local rules and licensed practice come before anything this program says.",
+        { color: SECOND, fontSize: 8, margin: [0, 12, 0, 0] },
+      ),
+    ],
+  };
+}

@@ -1,0 +1,42 @@
+import { gunzipSync } from "node:zlib";
+import pdfmake from "pdfmake";
+import { analyseTrace, decodeLog, readTrace, type TraceSpec } from "../../core/trace/index.ts";
+import { PDF_FONTS } from "./pdf-fonts.ts";
+import { type PaperReport, reportDocument } from "./report-document.ts";
+
+export interface PaperOrder extends Omit<PaperReport, "curve"> {
+  /** The log as it is kept, and the card that it is held against. */
+  log?: { name: string; content: Uint8Array; spec: TraceSpec };
+}
+
+const MOST_POINTS = 600;
+
+/** The log thinned out for a drawing of a hand's breadth; nothing where it can't be read. */
+function curveOf({ name, content, spec }: NonNullable<PaperOrder["log"]>): PaperReport["curve"] {
+  const { trace } = readTrace(decodeLog(gunzipSync(content)));
+  if (!trace) return undefined;
+  const step = Math.max(1, Math.ceil(trace.s.length / MOST_POINTS));
+  const points: { s: number; coolantC: number }[] = [];
+  for (let i = 0; i < trace.s.length; i += step) {
+    const end = Math.min(i + step, trace.s.length);
+    let sum = 0;
+    for (let k = i; k < end; k++) sum += trace.coolantC[k] ?? 0;
+    points.push({ s: trace.s[i] ?? 0, coolantC: sum / (end - i) });
+  }
+  try {
+    return { name, points, analysis: analyseTrace(trace, spec), spec };
+  } catch (error) {
+    if (error instanceof RangeError) return undefined;
+    throw error;
+  }
+}
+
+pdfmake.addFonts(PDF_FONTS);
+// A report is drawn from what it is given alone: nothing is fetched for it.
+pdfmake.setUrlAccessPolicy(() => false);
+
+/** The thread's whole work: a report in, its PDF out. */
+export default async function print({ log, ...paper }: PaperOrder): Promise<Uint8Array> {
+  const curve = log && curveOf(log);
+  return pdfmake.createPdf(reportDocument({ ...paper, ...(curve ? { curve } : {}) })).getBuffer();
+}
