@@ -1,8 +1,8 @@
 import { IsIn, IsNumber, IsOptional, IsString, Length, Max, Min, ValidateBy } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import { dayWords } from "../followups/days.ts";
+import { format, type System } from "../units/index.ts";
 import { IsDay } from "./day.ts";
-import { sentence } from "./words.ts";
 
 export const FOLLOW_UP_DOES = ["promised", "moved", "done", "dropped"] as const;
 
@@ -74,5 +74,12 @@ export class FollowUpSaid {
   };
   /** What is promised for after the signature is said after it. */
   static readonly isAfterwards = true;
-  static words = (_: FollowUpSaid, entry: EntryDraft, system: System) => sentence(entry, system);
+  /** From its own fields, so that days and distances stand as the shop writes them. */
+  static words = ({ does, what, on, byKm, because }: FollowUpSaid, _: EntryDraft, system: System) => {
+    const isAhead = does === "promised" || does === "moved";
+    const when = [on && `by ${dayWords(on)}`, byKm !== undefined && `at ${format(byKm, "distance", system)}`];
+    return [`second look ${does}: ${what}`, isAhead ? when.filter(Boolean).join(" or ") : "", because]
+      .filter(Boolean)
+      .join(", ");
+  };
 }

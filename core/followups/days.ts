@@ -22,3 +22,11 @@ export function addDays(day: string, days: number): string {
 /** How many days from one day to another; negative where it lies before. */
 export const daysBetween = (from: string, to: string): number =>
   Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS);
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sept", "Oct", "Nov", "Dec"];
+
+/** A day as it is written in a sentence: 6 Mar 2031. */
+export function dayWords(day: string): string {
+  const [year = "", month = "", date = ""] = day.split("-");
+  return `${Number(date)} ${MONTHS[Number(month) - 1] ?? month} ${year}`;
+}

@@ -25,6 +25,7 @@ export { pouredMix } from "./poured-mix.ts";
 export { completeLine } from "./read-line/complete-line.ts";
 export { describeEntry } from "./read-line/describe.ts";
 export type { Expectation, LineContext, LineReading } from "./read-line/line.ts";
+export { reasonDraft } from "./read-line/read-correction.ts";
 export { readLine } from "./read-line/read-line.ts";
 export { stepBackDrafts, stepDoneDrafts } from "./step-drafts.ts";
 export { fitVerdicts, type StepOff, stepsOff } from "./steps-off.ts";

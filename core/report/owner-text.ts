@@ -29,7 +29,7 @@ export function ownerText(
         : "",
     report.parts.length > 0
       ? ended(
-          `We fitted ${listed(report.parts.map(({ part, grade }) => `${part} (${grade === "maker's" ? "the maker's own" : grade})`))}`,
+          `We fitted: ${listed(report.parts.map(({ part, grade }) => `${part} (${grade === "maker's" ? "the maker's own" : grade})`))}`,
         )
       : "",
     report.coolant.length > 0 ? "The coolant was renewed or topped up, and the air let out." : "",

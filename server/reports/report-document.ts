@@ -62,8 +62,10 @@ const named = (rows: readonly ReportRow[]): Content[] =>
         ),
       ];
 
-const part = (heading: string, content: readonly Content[]): Content[] =>
-  content.length === 0 ? [] : [title(heading), ...content];
+/** A part with its heading; a short one stays on one page. */
+const part = (heading: string, content: readonly Content[], isLong = false): Content[] =>
+  content.length === 0 ? [] : [{ stack: [title(heading), ...content], unbreakable: !isLong }];
+const MOST_TOGETHER = 20;
 
 function verdicts(
   rows: readonly { words: string; verdict: keyof typeof SHAPES; because?: string }[],
@@ -147,11 +149,15 @@ export function reportDocument(paper: PaperReport): TDocumentDefinitions {
           { width: 74, qr: vehicleAddress, fit: 74, foreground: INK },
         ],
       },
-      ...part("In short", [{ stack: report.owner.map((line) => say(line, { margin: [0, 0, 0, 2] })) }]),
+      ...part("In short", [{ stack: report.owner.map((line) => say(line, { margin: [0, 0, 0, 2] })) }], true),
       ...part("Vehicle", named(report.vehicle)),
       ...part("The job", named(report.job)),
-      ...part("Evidence for what was found", verdicts(report.evidence)),
-      ...part("Parts", partsTable(report)),
+      ...part(
+        "Evidence for what was found",
+        verdicts(report.evidence),
+        report.evidence.length > MOST_TOGETHER,
+      ),
+      ...part("Parts", partsTable(report), report.parts.length > MOST_TOGETHER),
       ...part("Coolant", named(report.coolant)),
       ...(curve && curve.points.length > 1
         ? part("Warm-up", [
@@ -160,7 +166,7 @@ export function reportDocument(paper: PaperReport): TDocumentDefinitions {
           ])
         : []),
       ...part("Proven", verdicts(report.proofs)),
-      ...part("Advice", named(report.advice)),
+      ...part("Advice", named(report.advice), report.advice.length > MOST_TOGETHER),
       ...part(
         report.signed ? "Open when it was signed" : "Open now",
         report.open.length === 0
@@ -173,12 +179,13 @@ export function reportDocument(paper: PaperReport): TDocumentDefinitions {
                 ? [say(`Signed all the same, because: ${report.reason}`, { bold: true })]
                 : []),
             ],
+        report.open.length > MOST_TOGETHER,
       ),
       ...(report.open.length === 0 && report.reason
         ? [say(`Said with the signature: ${report.reason}`)]
         : []),
-      ...part("To look at again", named(looks)),
-      ...part("Who did what", named(report.people)),
+      ...part("To look at again", named(looks), looks.length > MOST_TOGETHER),
+      ...part("Who did what", named(report.people), report.people.length > MOST_TOGETHER),
       ...corrections(report),
       say(
         "The vehicle maker's instructions, local rules and licensed practice come before anything this program says.",

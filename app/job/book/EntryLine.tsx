@@ -32,10 +32,11 @@ const contextOf = (context: JobContext, stage: Stage, isTyped: boolean): LineCon
   system: context.system,
   names: isTyped ? namesUsed(context) : [],
   entries: context.entries,
+  isSigned: context.page.job.signedAt !== null,
 });
 
 const SAY = "Say what went out, came in or was read.";
-const ONLY_SIGNED = "Signed: only a correction can be booked.";
+const ONLY_SIGNED = "Signed: only a correction can be booked, with why behind “because”.";
 const NOT_READ_YET = "It is read in a moment.";
 const ONLY_CORRECTIONS = "The job is signed: name the line to correct, such as correct 14 …";
 

@@ -1,9 +1,10 @@
 import { Dialog } from "radix-ui";
-import { useRef } from "react";
+import { useRef, useState } from "react";
 import { factOf } from "../../../core/facts/index.ts";
-import { correctedIds, type Entry, isStrike } from "../../../core/ledger/index.ts";
+import { correctedIds, type Entry, isStrike, reasonDraft } from "../../../core/ledger/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf, dateOf } from "../../ui/dates.ts";
+import { ReasonForm } from "../../ui/ReasonForm.tsx";
 import { useReturnFocus } from "../../ui/useReturnFocus.ts";
 import type { JobContext } from "../context.ts";
 import { lineWords } from "./line-words.ts";
@@ -37,6 +38,13 @@ export function LineDialog({
   // The correction is typed in the entry line: focus is on its way there.
   const isCorrecting = useRef(false);
   const mayCorrect = context.mayCorrect && !stays;
+  const isSigned = page.job.signedAt !== null;
+  const [asksWhy, setAsksWhy] = useState(false);
+  const strike = (why?: string) => {
+    const struck = { kind: entry.kind, corrects: entry.id };
+    book(why ? [struck, reasonDraft(entry.id, why)] : struck);
+    onClose();
+  };
   const strikes = isStrike(entry) ? entries.find((each) => each.id === entry.corrects) : undefined;
   return (
     <Dialog.Root open onOpenChange={(isOpen) => !isOpen && onClose()}>
@@ -70,16 +78,17 @@ export function LineDialog({
                 Correct it
               </Button>
             )}
-            {mayCorrect && (
-              <Button
-                className="min-h-14"
-                onClick={() => {
-                  book({ kind: entry.kind, corrects: entry.id });
-                  onClose();
-                }}
-              >
+            {mayCorrect && !asksWhy && (
+              <Button className="min-h-14" onClick={() => (isSigned ? setAsksWhy(true) : strike())}>
                 {strikes ? `Bring line ${strikes.seq} back` : "Strike it out"}
               </Button>
+            )}
+            {asksWhy && (
+              <ReasonForm
+                label="Why, as the job is signed"
+                onBook={strike}
+                onLeave={() => setAsksWhy(false)}
+              />
             )}
             <Dialog.Close asChild>
               <Button weight="quiet">Leave it</Button>

@@ -104,7 +104,7 @@ export default function Report() {
         <header className="flex items-start justify-between gap-6">
           <div>
             <p className="text-ink-2">{shopName}</p>
-            <h1 className="figure text-3xl">{report.title}</h1>
+            <h1 className="text-3xl">{report.title}</h1>
             <p>{report.signed ? `Signed by ${report.signed}` : "A draft: nobody has signed this job yet."}</p>
             {report.corrections.length > 0 && (
               <p className="font-bold">Corrected after it was signed: see the end.</p>

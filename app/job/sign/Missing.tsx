@@ -19,9 +19,9 @@ export function Missing({ missing }: { missing: NotWritten[] }) {
             <span>{words}</span>
             <Link
               className="inline-flex min-h-12 items-center underline underline-offset-4"
-              to={`/jobs/${page.job.id}/${stage}`}
+              to={stage === "sign" ? "#hand-over" : `/jobs/${page.job.id}/${stage}`}
             >
-              to {STAGE_NAMES[stage]}
+              {stage === "sign" ? "below" : `to ${STAGE_NAMES[stage]}`}
             </Link>
           </li>
         ))}

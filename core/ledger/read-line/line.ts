@@ -17,6 +17,8 @@ export interface LineContext {
     kind: EntryDraft["kind"];
     stays?: string;
   }[];
+  /** True once the job is signed: then a correction says why. */
+  isSigned?: boolean;
   /** The book itself: a correction is read against the book without the line that it corrects. */
   entries?: readonly Entry[];
 }

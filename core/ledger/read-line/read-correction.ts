@@ -1,5 +1,5 @@
-import { correctedIds, isStrike } from "../../book/index.ts";
-import { factOf } from "../../facts/index.ts";
+import { correctedIds, type EntryDraft, isStrike } from "../../book/index.ts";
+import { CorrectionReason, dataOf, factOf } from "../../facts/index.ts";
 import { stillOut } from "../still-out.ts";
 import { describeEntry } from "./describe.ts";
 import type { Expectation, LineContext, LineReading } from "./line.ts";
@@ -78,6 +78,52 @@ function numberOf(
     at: word?.at ?? words.at(-1)?.end ?? 0,
     rest,
     from: rest[0]?.at ?? words.at(-1)?.end ?? 0,
+  };
+}
+
+const WHY = "because";
+const MOST_WHY = 300;
+
+/** Where a correction of a signed job says why: behind its last bare “because”. */
+function whyOf(words: readonly Word[], text: string): { at: number; why: string } | undefined {
+  const word = words.findLast(({ word: said, quoted }) => said === WHY && !quoted);
+  const why =
+    word &&
+    text
+      .slice(word.end)
+      .replace(/^[\s:,]+/, "")
+      .trim();
+  return word && why ? { at: word.at, why: why.slice(0, MOST_WHY) } : undefined;
+}
+
+/** The line that says why another was corrected. */
+export const reasonDraft = (line: string, why: string): EntryDraft => ({
+  kind: "note",
+  item: "corrected because",
+  text: why,
+  data: dataOf(CorrectionReason, { line }),
+});
+
+/**
+ * The same once the job is signed, when a correction says why at its end: `correct 14 add 4 l because the jug was misread`.
+ */
+export function readLateCorrection(
+  words: readonly Word[],
+  text: string,
+  context: LineContext,
+  readRest: (text: string, context: LineContext) => LineReading | Expectation,
+): LineReading | Expectation | undefined {
+  const said = whyOf(words, text);
+  if (!said && words.at(-1)?.word === WHY) return { expected: "why it was wrong", at: text.length };
+  const before = said ? words.filter(({ at }) => at < said.at) : words;
+  const line = readCorrection(before, said ? text.slice(0, said.at) : text, context, readRest);
+  if (!line || "expected" in line) return line;
+  if (!said) return { expected: "why, as the job is signed: … because the jug was misread", at: text.length };
+  const wrong = line.entry.corrects ?? "";
+  return {
+    entry: line.entry,
+    more: [...line.more, reasonDraft(wrong, said.why)],
+    reading: `${line.reading} Because: ${said.why.replace(/\.$/, "")}.`,
   };
 }
 

@@ -216,3 +216,48 @@ describe("completeLine", () => {
     expect(completeLine("", context)).toEqual([]);
   });
 });
+
+describe("a correction of a signed job", () => {
+  const signed = {
+    open: [],
+    stage: "sign",
+    system: "metric",
+    isSigned: true,
+    book: [
+      { seq: 3, id: "e3", correctable: true, kind: "movement" },
+      { seq: 4, id: "e4", correctable: true, kind: "note" },
+    ],
+  } as const;
+  const read = (text: string) => readLine(text, signed);
+
+  it.each([
+    ["correct 3 add 4 l because the jug was misread", "the jug was misread"],
+    ["strike 3 because: it was poured twice in the book", "it was poured twice in the book"],
+    ["correct 4 note hose split because it froze because misheard", "misheard"],
+    ["correct 3 add 4 l BECAUSE of the jug", "of the jug"],
+  ])("%s says why", (text, why) => {
+    expect(read(text)).toMatchObject({
+      entry: { corrects: expect.stringMatching(/^e[34]$/) },
+      more: [{ kind: "note", text: why, data: { fact: "correction-reason" } }],
+      reading: expect.stringContaining(`Because: ${why}.`),
+    });
+  });
+
+  it("keeps a “because” of its own words that is not the last", () => {
+    expect(read("correct 4 note hose split because it froze because misheard")).toMatchObject({
+      entry: { text: "hose split because it froze" },
+    });
+  });
+
+  it.each(["correct 3 add 4 l", "strike 3", "strike 3 because", "correct 3 add 4 l because   "])(
+    "%j is asked why",
+    (text) => expect(read(text)).toMatchObject({ expected: expect.stringMatching(/why|nothing more|word/) }),
+  );
+
+  it("before the signature stands as it is, “because” and all", () => {
+    expect(readLine("correct 4 note split because it froze", { ...signed, isSigned: false })).toMatchObject({
+      entry: { text: "split because it froze" },
+      more: [],
+    });
+  });
+});

@@ -4,7 +4,7 @@ import { type Expectation, isExpectation, type LineContext, type LineReading, ty
 import { isMoveAt, movesOf } from "./moves.ts";
 import { readBack } from "./read-back.ts";
 import { isCoolantVerbAt, readCoolant } from "./read-coolant.ts";
-import { readCorrection } from "./read-correction.ts";
+import { readCorrection, readLateCorrection } from "./read-correction.ts";
 import { readLevel } from "./read-level.ts";
 import { readOut } from "./read-out.ts";
 import { readReading } from "./read-reading.ts";
@@ -83,12 +83,13 @@ function readPlain(text: string, context: LineContext): LineReading | Expectatio
  * `out 3 m6x20 airbox bag 2`, `upper and lower hose off`, `in bag 2 and 3`, `drain 5.2`, `add 2 l water`,
  * `unplug fan left`, `ect 98 fan low on`, `fan off at 92`, `odo 114,500`, `tool out 10mm socket`, `level line cold`,
  * `test fuse 12 did not pass`, `choose radiator pattern Tansy & Rudge`, `accept radiator`, `step undertray done`,
- * `step undertray back`, `broke 2 clips`, `seen lower hose declined soft`, `note …`, `correct 14 …`, `strike line 14`. Every way of reading is tried and the one that
+ * `step undertray back`, `broke 2 clips`, `seen lower hose declined soft`, `note …`, `correct 14 …`, `strike line 14`, each with `because …` once the job is signed. Every way of reading is tried and the one that
  * uses every word counts; where two do, the line is asked about (`choices`); a word left over is named with its position,
  * never guessed. Bare figures take the unit the shop's system shows. Throws nothing.
  */
 export function readLine(text: string, context: LineContext): LineReading | Expectation {
   if (text.length > MOST_LETTERS)
     return { expected: `a line of at most ${MOST_LETTERS} letters`, at: MOST_LETTERS };
-  return readCorrection(wordsOf(text), text, context, readPlain) ?? readPlain(text, context);
+  const correction = context.isSigned ? readLateCorrection : readCorrection;
+  return correction(wordsOf(text), text, context, readPlain) ?? readPlain(text, context);
 }
