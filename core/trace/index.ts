@@ -9,6 +9,12 @@ export {
   type TraceEvent,
   type TraceSpec,
 } from "./analysis.ts";
+export {
+  type ComparedUnder,
+  compareTraces,
+  type TraceComparison,
+  type TraceFigures,
+} from "./compare-traces.ts";
 export { decodeLog } from "./decode-log.ts";
 export { MOST_CHARACTERS } from "./log-door.ts";
 export { readTrace } from "./read-trace.ts";
