@@ -34,6 +34,14 @@ module.exports = {
       from: { path: "^core/", pathNot: "\\.test\\.ts$" },
       to: { dependencyTypes: ["core"] },
     },
+    up("stand-ins-look-down", "^stand-ins/", "^(server|app|demo|bin|e2e)/", "stand-ins import core only"),
+    {
+      name: "nobody-needs-a-stand-in",
+      comment: "A stand-in takes the place of a device: only tests know it by its code",
+      severity: "error",
+      from: { path: "^(core|server|app|demo)/", pathNot: "\\.test\\.ts$" },
+      to: { path: "^stand-ins/" },
+    },
     up("server-looks-down", "^server/", "^(app|demo|bin|e2e)/", "server imports core only"),
     up("demo-looks-down", "^demo/", "^(app|bin|e2e)/", "demo imports server and core only"),
     {

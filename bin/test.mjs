@@ -4,7 +4,7 @@ import { mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { ensureBuild } from "./lib/build.mjs";
 import { startCluster } from "./lib/cluster.mjs";
-import { ensureDebian, ensurePackages, findChromium } from "./lib/packages.mjs";
+import { ensureDebian, ensurePackages, findChromium, findPdfToText } from "./lib/packages.mjs";
 import { LOCAL, ROOT } from "./lib/paths.mjs";
 import { isStopping, start, stopAll } from "./lib/processes.mjs";
 import { run, say } from "./lib/say.mjs";
@@ -59,6 +59,7 @@ await run(async () => {
     await ensurePackages();
     mkdirSync(join(LOCAL, "reports"), { recursive: true });
     const CHROMIUM = await ensureDebian("Chromium", ["chromium"], findChromium);
+    await ensureDebian("pdftotext", ["poppler-utils"], findPdfToText);
     const DATABASE_URL = process.env.DATABASE_URL ?? (await startCluster("test", { fast: true }));
     await step("lint", bin("biome"), ["check", "."]);
     await step("types: routes", bin("react-router"), ["typegen"]);
@@ -70,6 +71,7 @@ await run(async () => {
       "server",
       "app",
       "demo",
+      "stand-ins",
     ]);
     await tests("core", "core");
     await tests("app", "app");

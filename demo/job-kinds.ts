@@ -34,6 +34,13 @@ function soundCar({ card }: DemoVehicle): WarmUpCar {
 export const soundLog = (of: DemoVehicle, seed: number, ambientC = 17) =>
   logText({ car: soundCar(of), ambientC, minutes: 36, seed }, "plain");
 
+/** The same car with its core half shut by leaves and scale: the fan does what the card says, and works harder for it. */
+export const wornLog = (of: DemoVehicle, seed: number, ambientC = 17) => {
+  const { fans, ...car } = soundCar(of);
+  const weak = fans.map((fan) => ({ ...fan, air: fan.air * 0.86 }));
+  return logText({ car: { ...car, draught: 0.22, fans: weak }, ambientC, minutes: 36, seed }, "plain");
+};
+
 /** Undertray, hoses, plugs and brackets off: what every radiator job starts with. */
 export function stripFront(story: Story): Story {
   return story

@@ -55,7 +55,7 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
     }),
   );
   const entries = story.entries(openedAt);
-  const { log, signature } = story;
+  const { logs, signature } = story;
   const book = async (batch: NewEntry[]) => {
     if (batch.length === 0) return;
     const last = new Date(batch.at(-1)?.at ?? openedAt);
@@ -75,10 +75,11 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
         }),
     }),
   );
-  if (log)
+  for (const [index, { minute, name, text }] of logs.entries())
     files.push({
-      minute: log.minute,
-      hand: (given) => bookLog(given, id, { id: demoId(`${story.key}:log`), name: log.name, text: log.text }),
+      minute,
+      hand: (given) =>
+        bookLog(given, id, { id: demoId(`${story.key}:log${index === 0 ? "" : `:${index}`}`), name, text }),
     });
   let from = "";
   for (const { minute, hand } of files.sort((a, b) => a.minute - b.minute)) {

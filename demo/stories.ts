@@ -14,6 +14,7 @@ import {
   switchJob,
   thermostatJob,
   vehicle,
+  wornLog,
 } from "./job-kinds.ts";
 import { Story } from "./story.ts";
 
@@ -66,6 +67,7 @@ function openProve(): Story {
   const story = new Story("open-prove", of, 1, "ilse", "lift 1", 6)
     .ask("Loses a little every week, third radiator", "loses", ["after a drive"], "min")
     .test("pressure-test", "wet-radiator", "weeps at the lower peg")
+    .warmUp("library before.csv", wornLog(of, 76, 9), "find")
     .find("fault", "Radiator leaks at the lower peg, mount bush gone hard", "leak-radiator")
     .part("radiator", "all-metal", "Coldbrook Parts");
   stripFront(story);

@@ -50,7 +50,7 @@ export interface DemoPicture {
 /** One job told in order; minutes count from its opening. */
 export class Story {
   readonly lines: Line[] = [];
-  log: Log | undefined;
+  readonly logs: Log[] = [];
   readonly pictures: DemoPicture[] = [];
   signature: { minute: number; reason: string } | undefined;
   private minute = 0;
@@ -193,9 +193,9 @@ export class Story {
     });
   }
 
-  warmUp(name: string, text: string): this {
-    this.in("prove", 45);
-    this.log = { minute: this.minute, name, text };
+  warmUp(name: string, text: string, stage: Stage = "prove"): this {
+    this.in(stage, 45);
+    this.logs.push({ minute: this.minute, name, text });
     return this;
   }
 

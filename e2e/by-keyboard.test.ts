@@ -136,6 +136,8 @@ describe("a whole job, by keyboard alone", () => {
     await page.keyboard.press("8");
     await at(page, "sign");
     await seen(page, "Everything is accounted for.");
+    await press(page, "textbox: Why may it go like this?");
+    await page.keyboard.type("fuse alone, the fan was heard at once");
     await press(page, "button: Sign the job");
     await page.waitForSelector('[role="alertdialog"]');
     await press(page, "button: Yes, sign the job");

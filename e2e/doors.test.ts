@@ -29,7 +29,14 @@ beforeAll(async () => {
 });
 afterAll(() => application.close());
 
-const OPEN_TO_ALL = ["root", "sign-in/route", "device/route", "not-found/route", "offline/shell.route"];
+const OPEN_TO_ALL = [
+  "root",
+  "sign-in/route",
+  "device/route",
+  "not-found/route",
+  "offline/shell.route",
+  "calendar/calendar.route",
+];
 
 /** Parameters that lead to real rows of the made-up shop. */
 const PARAMS: Record<string, string> = {

@@ -116,6 +116,9 @@ const ROUTES = [
   `/jobs/${OPEN}/logs`,
   `/jobs/${OPEN}/logs/${randomUUID()}/warm-up.csv`,
   `/jobs/${OPEN}/job.json`,
+  `/jobs/${OPEN}/report`,
+  "/second-looks.ics",
+  "/calendar/nonsense.ics",
   "/jobs/read-in",
   "/this-device/nonsense",
   "/nowhere",
@@ -460,6 +463,9 @@ describe("whatever is stored", () => {
     "/vehicles",
     ...STAGES.map((stage) => `/jobs/${OPEN}/${stage}`),
     `/jobs/${OPEN}/job.json`,
+    `/jobs/${OPEN}/report`,
+    "/second-looks.ics",
+    "/calendar/nonsense.ics",
   ];
 
   async function store(drafts: Record<string, unknown>[], job = OPEN) {

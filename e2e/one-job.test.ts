@@ -226,7 +226,9 @@ describe("one job from complaint to signed", () => {
   it("is locked then, but for a correction that names the old line", async () => {
     await page.locator("[data-entry-line]").fill("out 1 clip undertray");
     await seen(page, "The job is signed");
-    await page.locator("[data-entry-line]").fill("correct 1 note Fan never heard, hot in the harvest queue because the owner told it again");
+    await page
+      .locator("[data-entry-line]")
+      .fill("correct 1 note Fan never heard, hot in the harvest queue because the owner told it again");
     await seen(page, "Line 1 becomes");
     await page.keyboard.press("Enter");
     await seen(page, "Line 1 corrected");

@@ -47,6 +47,7 @@ async function hold(key: "n" | "Enter" | "a", times = 25): Promise<void> {
 async function doubleTap(selector: string): Promise<void> {
   const control = await page.waitForSelector(selector);
   await page.waitForFunction((element) => !element?.hasAttribute("data-rests"), {}, control);
+  await control?.evaluate((element) => element.scrollIntoView({ block: "nearest" }));
   const box = await control?.boundingBox();
   if (!box) throw new Error(`${selector} is nowhere`);
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];

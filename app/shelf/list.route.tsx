@@ -8,11 +8,8 @@ import { readShelf } from "../../server/shelf/read-shelf.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";
 import { readForm } from "../shell/read-body.server.ts";
+import { asText } from "../ui/csv.ts";
 import { minorDigits } from "../ui/money.ts";
-
-/** Spreadsheets take a cell that begins so for a formula; a blank before it keeps it a text. */
-const FORMULA = /^[=+\-@\t\r]/;
-const asText = (text: string) => (FORMULA.test(text) ? ` ${text}` : text);
 
 /** The shelf as a list for a spreadsheet. */
 export const loader = guarded("desk", async ({ desk, member }) => {

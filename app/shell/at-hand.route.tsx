@@ -1,12 +1,12 @@
 import { data } from "react-router";
-import { listToday } from "../../server/jobs/list-today.ts";
+import { readToday } from "../../server/jobs/list-today.ts";
 import { findVehicles } from "../../server/vehicles/find-vehicles.ts";
 import { guarded } from "./guard.server.ts";
 
 /** What every browser keeps at hand for a day without a network, each as its own page reads it. */
 export const loader = guarded("desk", async ({ desk }) =>
   data({
-    today: { slips: await desk(listToday), now: Date.now() },
+    today: { ...(await desk(readToday)), now: Date.now() },
     vehicles: { search: "", vehicles: await desk((given) => findVehicles(given, "")) },
   }),
 );

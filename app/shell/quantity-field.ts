@@ -10,13 +10,13 @@ function read(value: unknown, dimension: Dimension, system: System): number | un
 
 /**
  * A field that takes a figure with or without a unit and holds it in core units, from `least` to `most`. A bare figure
- * is in the unit of the system that the form names in its field `system`.
+ * is in the unit of the system that the form names in its field `system`. `says` is told behind the range.
  */
 export function Quantity(
   dimension: Dimension,
   least: number,
   most: number,
-  { optional = false } = {},
+  { optional = false, says = "" }: { optional?: boolean; says?: string } = {},
 ): PropertyDecorator {
   return (target, property) => {
     Transform(({ value, obj }) => read(value, dimension, obj.system === "us" ? "us" : "metric"))(
@@ -32,7 +32,7 @@ export function Quantity(
           value === undefined ? optional : typeof value === "number" && value >= least && value <= most,
         defaultMessage: ({ object } = { object: {} } as never) => {
           const system = (object as { system?: string }).system === "us" ? "us" : "metric";
-          return `A figure from ${format(least, dimension, system)} to ${format(most, dimension, system)}${optional ? ", or nothing" : ""}.`;
+          return `A figure from ${format(least, dimension, system)} to ${format(most, dimension, system)}${optional ? ", or nothing" : ""}.${says && ` ${says}`}`;
         },
       },
     });

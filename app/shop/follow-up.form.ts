@@ -54,8 +54,11 @@ export function readRulesForm(sent: unknown): { rules: FollowUpRule[] } | { trou
   );
   for (const [index, rule] of rules.entries()) {
     const [error] = validateSync(rule, { whitelist: true, forbidNonWhitelisted: true });
+    const { whitelistValidation, ...said } = error?.constraints ?? {};
     if (error)
-      return { trouble: `Rule ${index + 1}: ${Object.values(error.constraints ?? {})[0] ?? "it is none."}` };
+      return {
+        trouble: `Rule ${index + 1}: ${Object.values(said)[0] ?? "there is something in it that no rule has."}`,
+      };
   }
   return { rules: rules.map((rule) => ({ ...rule })) };
 }

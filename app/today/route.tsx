@@ -1,7 +1,6 @@
 import { Link, useLoaderData } from "react-router";
 import { WAITS, type WaitKind } from "../../core/facts/wait-kinds.ts";
-import { readPromises } from "../../server/follow-ups/read-promises.ts";
-import { listToday, type Slip } from "../../server/jobs/list-today.ts";
+import { readToday, type Slip } from "../../server/jobs/list-today.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
@@ -15,12 +14,8 @@ import { DueLooks } from "./DueLooks.tsx";
 
 export const meta = () => [{ title: "Today · Warm Ledger" }];
 
-/** Second looks of the week to come stand behind those that are due. */
-const DAYS_AHEAD = 7;
-
 export const loader = guarded("desk", async ({ desk }) => ({
-  slips: await desk(listToday),
-  looks: await desk((given) => readPromises(given, { days: DAYS_AHEAD })),
+  ...(await desk(readToday)),
   now: Date.now(),
 }));
 

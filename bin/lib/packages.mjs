@@ -76,3 +76,11 @@ export function findChromium() {
     (path) => path && isProgram(path),
   );
 }
+
+/** What reads a report's PDF back in the tests. */
+export function findPdfToText() {
+  return [
+    "/usr/bin/pdftotext",
+    ...(process.env.PATH ?? "").split(":").map((folder) => join(folder, "pdftotext")),
+  ].find(isProgram);
+}

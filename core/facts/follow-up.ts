@@ -9,18 +9,17 @@ export const FOLLOW_UP_DOES = ["promised", "moved", "done", "dropped"] as const;
 const LEAST_LETTERS = 3;
 const MOST_LETTERS = 300;
 
-/** A promise is moved or dropped with a reason; what was seen of it may be said. */
+/** A promise is moved or dropped with a reason. */
 const SaysWhy = (): PropertyDecorator =>
   ValidateBy({
     name: "saysWhy",
     validator: {
-      validate: (value: unknown, args) => {
-        const { does } = (args?.object ?? {}) as { does?: string };
-        if (value === undefined) return does === "promised" || does === "done";
-        if (typeof value !== "string" || value.length > MOST_LETTERS) return false;
-        return value.trim().length >= (does === "done" ? 1 : LEAST_LETTERS);
+      validate: (does: unknown, args) => {
+        const { because } = (args?.object ?? {}) as { because?: unknown };
+        const isBound = does === "moved" || does === "dropped";
+        return !isBound || (typeof because === "string" && because.trim().length >= LEAST_LETTERS);
       },
-      defaultMessage: () => `Why, in ${LEAST_LETTERS} to ${MOST_LETTERS} letters.`,
+      defaultMessage: () => `Why, in ${LEAST_LETTERS} letters or more.`,
     },
   });
 
@@ -31,6 +30,7 @@ export class FollowUpSaid {
   @Length(1, 40, { message: "Which second look, in 1 to 40 letters." })
   key: string;
 
+  @SaysWhy()
   @IsIn(FOLLOW_UP_DOES, { message: "promised, moved, done or dropped." })
   does: (typeof FOLLOW_UP_DOES)[number];
 
@@ -52,7 +52,9 @@ export class FollowUpSaid {
   byKm?: number;
 
   /** Why it was moved or dropped, or what was seen. */
-  @SaysWhy()
+  @IsOptional()
+  @IsString()
+  @Length(1, MOST_LETTERS, { message: `Why, in at most ${MOST_LETTERS} letters.` })
   because?: string;
 
   static readonly fact = "follow-up";

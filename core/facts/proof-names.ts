@@ -11,6 +11,7 @@ export const PROOFS = [
   "leaks-hot",
   "leaks-cold",
   "pressure",
+  "cap",
   "gas",
   "codes",
   "road",

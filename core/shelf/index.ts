@@ -1,5 +1,5 @@
 export { type Doings, doingsKey, doingsOf } from "./doings.ts";
-export { FEWEST_GONE, halfGoneAfter, type PartSpan, spansOf } from "./lives.ts";
+export { FEWEST_GONE, halfGoneAfter, type LifeHere, lifeHere, type PartSpan, spansOf } from "./lives.ts";
 export {
   columnOf,
   INHIBITORS,

@@ -1,6 +1,6 @@
 import { type PartLife, partLives, plainPart } from "../job/index.ts";
 import type { Entry } from "../ledger/index.ts";
-import { type Life, survival } from "../lifetimes/index.ts";
+import { type Life, survival, weibull } from "../lifetimes/index.ts";
 
 /** How long one part lasted in this shop's cars, or has lasted until now. */
 export interface PartSpan extends Life {
@@ -34,4 +34,38 @@ export function spansOf(
 export function halfGoneAfter(lives: readonly Life[]): number | undefined {
   if (lives.filter(({ failed }) => failed).length < FEWEST_GONE) return undefined;
   return survival(lives).find(({ share }) => share <= 0.5)?.days;
+}
+
+/** Sound lives lie within these; a fit that lies outside has seen too few. */
+const SHAPES = { least: 0.6, most: 6 };
+const MEDIANS = { least: 30, most: 20_000 };
+
+export interface LifeHere {
+  life: { medianDays: number; shape: number };
+  gone: number;
+  of: number;
+}
+
+/**
+ * How long a part of this grade lasts in this shop, Weibull by its own jobs, those still in a car counted right; nothing where
+ * too few have gone to say, or they tell nothing sound. Days.
+ */
+export function lifeHere(spans: readonly PartSpan[], item: string, grade: string): LifeHere | undefined {
+  const name = plainPart(item);
+  const lives = spans.filter((span) => span.item === name && span.grade === grade);
+  const gone = lives.filter(({ failed }) => failed).length;
+  if (gone < FEWEST_GONE) return undefined;
+  try {
+    const { shape, scaleDays } = weibull(lives);
+    const medianDays = scaleDays * Math.LN2 ** (1 / shape);
+    const isSound =
+      shape >= SHAPES.least &&
+      shape <= SHAPES.most &&
+      medianDays >= MEDIANS.least &&
+      medianDays <= MEDIANS.most;
+    return isSound ? { life: { medianDays, shape }, gone, of: lives.length } : undefined;
+  } catch (error) {
+    if (error instanceof RangeError) return undefined;
+    throw error;
+  }
 }

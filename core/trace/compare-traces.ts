@@ -102,7 +102,7 @@ function read(trace: Trace, given: number | undefined, spec: TraceSpec | undefin
   const peakC = smooth.reduce((peak, figure) => Math.max(peak, figure), smooth[0] ?? 0);
   const events = spec && clean.valid >= 2 ? analyseTrace(trace, spec).events : [];
   const knee = kneeOf(curve, events, spec);
-  const intake = trace.intakeC?.slice(0, 30).filter(Number.isFinite) ?? [];
+  const intake = [...(trace.intakeC?.slice(0, 30) ?? [])].filter(Number.isFinite);
   const air = intake.length > 0 ? intake.reduce((sum, each) => sum + each, 0) / intake.length : undefined;
   const isColdStart = air !== undefined && Math.abs(curve.mean(0, 10) - air) <= COLD_START_C;
   const ambientC = given ?? (isColdStart ? air : undefined);

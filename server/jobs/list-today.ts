@@ -1,6 +1,7 @@
 import { complaintOf, findingOf, stageStates, waitOf } from "../../core/job/index.ts";
 import { openItems, standing } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
+import { readPromises } from "../follow-ups/read-promises.ts";
 import { readBooks } from "./read-books.ts";
 
 interface Row {
@@ -45,3 +46,12 @@ export async function listToday(desk: Desk) {
 }
 
 export type Slip = Awaited<ReturnType<typeof listToday>>[number];
+
+/** Second looks of the week to come stand behind those that are due. */
+const DAYS_AHEAD = 7;
+
+/** All that Today shows: the jobs in hand, and what is due for a second look. */
+export const readToday = async (desk: Desk) => ({
+  slips: await listToday(desk),
+  looks: await readPromises(desk, { days: DAYS_AHEAD }),
+});

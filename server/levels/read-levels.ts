@@ -5,6 +5,8 @@ import type { Desk } from "../database/connection.ts";
 export interface LevelTaken extends SeenLevel {
   id: string;
   by: string;
+  /** Whom the shop told what it means. */
+  told?: string;
 }
 
 export interface LevelsOf {
@@ -72,6 +74,7 @@ export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Pro
           toppedUpL: row.toppedUpL,
           ...(row.distanceKm !== null && { distanceKm: row.distanceKm }),
           heat: row.heat,
+          ...(row.told !== null && { told: row.told }),
           by: nameOf.get(row.takenBy) ?? "",
           isStruck: row.struckAt !== null,
           isBefore: filledAt !== undefined && row.at < filledAt,

@@ -12,6 +12,8 @@ export interface TakenLevel {
   heat: "cold" | "hot";
   /** How far the minimum mark lies below the line; null where nobody says so now. */
   minimumL: number | null;
+  /** Whom the shop told what it means; null where nobody says. */
+  told?: string | null;
 }
 
 const MOST_LEVELS = 5000;

@@ -75,6 +75,10 @@ export async function readShelf(desk: Desk): Promise<{ rows: OnShelf[]; spans: P
   return { rows: shown, spans: spansOf(bought, desk.now.toISOString()) };
 }
 
+/** How long parts have lasted in this shop's cars. */
+export const readSpans = async (desk: Desk): Promise<PartSpan[]> =>
+  spansOf(await readBought(desk), desk.now.toISOString());
+
 const MOST_OFFERED = 400;
 
 /** The parts on the shelf as they can be chosen on a job, by what they are and what they cost. */

@@ -9,6 +9,7 @@ import { TextField } from "../../ui/Field.tsx";
 import { Figure } from "../../ui/Figure.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
+import { DrainWays } from "../DrainWays.tsx";
 import { Cautions, Work } from "../Work.tsx";
 import { Bleeding } from "./bleed/Bleeding.tsx";
 import { bleedingVehicle } from "./bleed/bleeding-vehicle.ts";
@@ -63,6 +64,7 @@ function Pour() {
         value={move}
         onChange={(value) => value && setMove(value)}
       />
+      {move === "Drained" && <DrainWays />}
       <div className="flex flex-wrap items-start gap-3">
         <div className="w-40">
           <TextField

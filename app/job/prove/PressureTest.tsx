@@ -1,7 +1,10 @@
+import { useEffect } from "react";
+import { useFetcher } from "react-router";
 import { dataOf, PressureRead } from "../../../core/facts/index.ts";
 import { pressureReadings } from "../../../core/job/index.ts";
 import { pressureHold } from "../../../core/leaks/index.ts";
-import { format, inShownUnits, readShown, SHOWN } from "../../../core/units/index.ts";
+import { format, inShownUnits, readShown, SHOWN, toShown } from "../../../core/units/index.ts";
+import type { TesterAnswer } from "../../instruments/pressure.route.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
@@ -35,6 +38,17 @@ export function PressureTest() {
     beside.trim() === "" ? undefined : rounded(readShown(beside, "temperature", system), -40, 150);
   const isWrong = pressure.trim() !== "" && kPa === undefined;
   const isBesideWrong = beside.trim() !== "" && celsius === undefined;
+  const tester = useFetcher<TesterAnswer>();
+  const answer = tester.data;
+  // Into the fields and not into the book: a person looks at the gauge and books it.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each answer
+  useEffect(() => {
+    if (!answer || !("read" in answer)) return;
+    const { gaugeKPa, coolantC } = answer.read;
+    setPressure(String(Number(toShown(gaugeKPa, "pressure", system).toFixed(1))));
+    if (coolantC !== undefined)
+      setBeside(String(Number(toShown(coolantC, "temperature", system).toFixed(1))));
+  }, [answer]);
   const save = (begins: boolean) => {
     if (kPa === undefined || isWrong || isBesideWrong) return;
     const data = dataOf(PressureRead, {
@@ -113,7 +127,20 @@ export function PressureTest() {
             Begin anew with it
           </Button>
         )}
+        <Button
+          weight="quiet"
+          className="mt-7"
+          disabled={!mayBook || tester.state !== "idle"}
+          onClick={() => void tester.load("/instruments/pressure")}
+        >
+          Read the tester
+        </Button>
       </form>
+      {answer && "trouble" in answer && (
+        <p role="status" className="border-ink border-l-4 pl-3">
+          {answer.trouble}
+        </p>
+      )}
       {found && found.verdict !== "not-seen" && (
         <Button
           className="self-start"

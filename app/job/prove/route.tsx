@@ -14,6 +14,7 @@ import { useOutbox, useOutboxLines } from "../outbox/OutboxProvider.tsx";
 import type { Parcel } from "../outbox/outbox.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { Checks } from "./Checks.tsx";
+import { Compare } from "./Compare.tsx";
 import { PressureTest } from "./PressureTest.tsx";
 import { Proofs } from "./Proofs.tsx";
 import { Stood, stoodAnswer, stoodHours } from "./Stood.tsx";
@@ -264,6 +265,7 @@ export default function Prove() {
           </ul>
         </section>
       )}
+      {spec && <Compare spec={spec} />}
       <Proofs />
       <PressureTest />
       <ColdCheck />

@@ -8,6 +8,7 @@ import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
+import { DrainWays } from "../DrainWays.tsx";
 import { LastTime } from "../LastTime.tsx";
 import { ToolTabs } from "../ToolTabs.tsx";
 import { Tray } from "../Tray.tsx";
@@ -63,6 +64,7 @@ export default function Strip() {
         </p>
       )}
       {gate.isOpen && work && <StepInHand work={work} />}
+      {gate.isOpen && <DrainWays />}
       <div className={`grid gap-x-8 gap-y-6 xl:grid-cols-2 ${gate.isOpen ? "" : "hidden"}`}>
         <section aria-labelledby="usual" className="flex flex-col gap-3">
           <h3 id="usual" className="text-xl">

@@ -27,6 +27,13 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
     setId(newId());
   }, [isDone]);
   const litres = SHOWN.volume[units].label;
+  /** A mark read by eye instead of litres. */
+  const mark = (missingL: number) => {
+    const field = form.current?.elements.namedItem("missing");
+    if (!(field instanceof HTMLInputElement)) return;
+    field.value = String(Number(toShown(missingL, "volume", units).toFixed(2)));
+    field.focus();
+  };
   return (
     <fetcher.Form
       ref={form}
@@ -77,6 +84,13 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
         placeholder={String(Number(toShown(of.minimumL, "volume", units).toFixed(1)))}
         error={fields.minimum}
       />
+      <div className="col-span-2">
+        <TextField label="Who was told" name="told" maxLength={120} error={fields.told} />
+      </div>
+      <div className="col-span-2 flex flex-wrap items-end gap-2 self-stretch md:col-span-3">
+        <Button onClick={() => mark(0)}>At the line</Button>
+        <Button onClick={() => mark(of.minimumL)}>At the minimum</Button>
+      </div>
       <Button type="submit" className="col-span-2 justify-self-start" disabled={fetcher.state !== "idle"}>
         Write the level down
       </Button>
@@ -99,7 +113,7 @@ function Taken({ vehicleId, of, mayWrite }: { vehicleId: string; of: LevelsOf; m
     <ul aria-label="Levels taken" className="max-w-3xl">
       {of.levels
         .toReversed()
-        .map(({ id, at, by, missingL, toppedUpL, distanceKm, heat, isStruck, isBefore }) => (
+        .map(({ id, at, by, told, missingL, toppedUpL, distanceKm, heat, isStruck, isBefore }) => (
           <li
             key={id}
             className="flex flex-wrap items-center justify-between gap-x-4 border-rule border-b py-1"
@@ -109,6 +123,7 @@ function Taken({ vehicleId, of, mayWrite }: { vehicleId: string; of: LevelsOf; m
               line, {heat}
               {toppedUpL ? `, topped up ${litres(toppedUpL)}` : ""}
               {distanceKm === undefined ? "" : `, at ${format(distanceKm, "distance", units)}`}
+              {told ? `; told: ${told}` : ""}
             </span>
             <span className="flex items-center gap-3 text-ink-2">
               {by}
@@ -154,6 +169,15 @@ export function Levels({ vehicleId, of, mayWrite }: { vehicleId: string; of: Lev
       <LevelLine {...given} />
       {mayWrite && <TakeLevel vehicleId={vehicleId} of={of} />}
       {of.levels.length > 0 && <Taken vehicleId={vehicleId} of={of} mayWrite={mayWrite} />}
+      {of.levels.length > 0 && (
+        <a
+          className="inline-flex min-h-12 items-center self-start underline underline-offset-4"
+          href={`/vehicles/${vehicleId}/levels.csv`}
+          download
+        >
+          as CSV
+        </a>
+      )}
     </section>
   );
 }

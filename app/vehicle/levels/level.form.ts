@@ -1,5 +1,9 @@
-import { IsIn, IsUUID } from "class-validator";
+import { Transform } from "class-transformer";
+import { IsIn, IsOptional, IsString, IsUUID, Length } from "class-validator";
 import { Quantity } from "../../shell/quantity-field.ts";
+
+/** A tank has no more room over its line than that, litres. */
+const BRIM_L = 3;
 
 /** A coolant level as it is typed; figures may carry units, bare ones are in the shop's. */
 export class LevelForm {
@@ -9,7 +13,7 @@ export class LevelForm {
   @IsIn(["metric", "us"], { message: "Metric or US." })
   system: "metric" | "us";
 
-  @Quantity("volume", -10, 100)
+  @Quantity("volume", -BRIM_L, 100, { says: "More over its line runs out at the brim: look again." })
   missing: number;
 
   @Quantity("volume", 0, 100, { optional: true })
@@ -23,4 +27,11 @@ export class LevelForm {
 
   @Quantity("volume", 0.05, 50, { optional: true })
   minimum?: number;
+
+  /** Whom the shop told what it means. */
+  @Transform(({ value }) => (typeof value === "string" && value.trim() === "" ? undefined : value))
+  @IsOptional()
+  @IsString({ message: "A name, at most 120 letters." })
+  @Length(1, 120, { message: "A name, at most 120 letters." })
+  told?: string;
 }

@@ -32,12 +32,12 @@ export const action = guarded("technician", async ({ request, params, desk, memb
   }
   const checked = checkForm(LevelForm, form);
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
-  const { id, missing, toppedUp = 0, distance = null, heat, minimum = null } = checked.value;
+  const { id, missing, toppedUp = 0, distance = null, heat, minimum = null, told = null } = checked.value;
   await desk((given) =>
     takeLevel(
       given,
       vehicleId,
-      { id, missingL: missing, toppedUpL: toppedUp, distanceKm: distance, heat, minimumL: minimum },
+      { id, missingL: missing, toppedUpL: toppedUp, distanceKm: distance, heat, minimumL: minimum, told },
       member.units,
     ),
   );

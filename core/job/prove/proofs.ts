@@ -58,6 +58,10 @@ const HOW: Record<Exclude<ProofName, `fan-${number}`>, [words: string, how: stri
   ],
   "leaks-cold": ["no leak, cold", "Cold: the same joints, and paper under them that stays dry."],
   pressure: ["holds pressure", "Pumped up to the cap's rating, 10 to 15 min."],
+  cap: [
+    "cap opens where its rating says",
+    "The cap alone on the tester: it holds to its rating and lets go above; its seal and spring by eye.",
+  ],
   gas: [
     "no combustion gas in the coolant",
     "Gas tester on the tank, engine warm; the cap comes off cold, before.",
@@ -171,7 +175,10 @@ function asked(
   }
   const isPumped = held.because !== undefined;
   const pressure = isPumped ? held : byTest(after, "pressure-test");
-  if (isRed || isPumped) rows.pressure = pressure;
+  if (isRed || isPumped) {
+    rows.pressure = pressure;
+    rows.cap = { verdict: "not-seen" };
+  }
   if (isRed) rows.gas = byTest(entries, "gas-test");
   const codes = byCodes(entries);
   if (codes) rows.codes = codes;

@@ -22,6 +22,8 @@ ALTER TABLE shops ADD COLUMN calendar_hash text CHECK (calendar_hash ~ '^[0-9a-f
 -- Where the shop lies and how cold it gets there: what a mix has to stand.
 ALTER TABLE shops ADD COLUMN altitude_m double precision CHECK (altitude_m BETWEEN -400 AND 5500);
 ALTER TABLE shops ADD COLUMN coldest_c double precision CHECK (coldest_c BETWEEN -60 AND 20);
+-- Whom the shop told what a level means.
+ALTER TABLE levels ADD COLUMN told text CHECK (length(told) BETWEEN 1 AND 120);
 GRANT UPDATE (follow_up_rules, calendar_hash, altitude_m, coldest_c) ON shops TO ${APP_ROLE};
 CREATE TABLE follow_ups (
   shop_id uuid NOT NULL REFERENCES shops,
@@ -52,5 +54,6 @@ ${refuseAfterSigning(" AND NEW.data->>'fact' IS DISTINCT FROM 'follow-up' AND NE
 `,
   down: `${refuseAfterSigning("")}
 DROP TABLE follow_ups;
+ALTER TABLE levels DROP COLUMN told;
 ALTER TABLE shops DROP COLUMN follow_up_rules, DROP COLUMN calendar_hash, DROP COLUMN altitude_m, DROP COLUMN coldest_c;`,
 };

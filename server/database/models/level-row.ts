@@ -11,6 +11,8 @@ export class LevelRow extends Model {
   declare toppedUpL: number;
   declare distanceKm: number | null;
   declare heat: "cold" | "hot";
+  /** Whom the shop told what the level means. */
+  declare told: string | null;
   declare struckAt: Date | null;
   declare struckBy: string | null;
 }
@@ -29,6 +31,7 @@ export function defineLevelRow(database: Sequelize): typeof LevelRow {
       toppedUpL: { ...figure(), field: "topped_up_l" },
       distanceKm: { type: DataTypes.DOUBLE, field: "distance_km" },
       heat: { type: DataTypes.TEXT, allowNull: false },
+      told: { type: DataTypes.TEXT },
       struckAt: { type: DataTypes.DATE, field: "struck_at" },
       struckBy: { ...person(), field: "struck_by" },
     },

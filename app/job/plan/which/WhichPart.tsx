@@ -1,8 +1,9 @@
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
+import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
 import { ChosenPart, dataOf } from "../../../../core/facts/index.ts";
 import type { PartLife } from "../../../../core/job/index.ts";
-import type { ShelfItem } from "../../../../core/shelf/index.ts";
+import { lifeHere, type PartSpan, type ShelfItem } from "../../../../core/shelf/index.ts";
 import { repeatFailures, schoolsSay } from "../../../../core/sourcing/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { useMember } from "../../../shell/member.ts";
@@ -35,6 +36,17 @@ const TERMS: [keyof TermsFields, string, string | undefined][] = [
 
 const hoursWords = (hours: number) => `${Number(hours.toFixed(1))} h`;
 
+const MONTH_DAYS = 30.4;
+
+/** Where the odds of a grade come from: this shop's own cars, or what is usual. */
+function lastsWords(spans: readonly PartSpan[], part: string, grade: string): string {
+  const here = lifeHere(spans, part, grade);
+  const name = grade.charAt(0).toUpperCase() + grade.slice(1);
+  return here
+    ? `${name}: ${here.gone} of ${here.of} have gone in this shop's cars, half of them by ${Math.round(here.life.medianDays / MONTH_DAYS)} months.`
+    : `${name}: too few here to say; what is usual is reckoned with.`;
+}
+
 /** Options for one part, what each comes to over the time that the shop answers for, and what each school would take. */
 export function WhichPart({ lives, shelf }: { lives: readonly PartLife[]; shelf: readonly ShelfItem[] }) {
   const { page, book, mayBook } = useJob();
@@ -47,10 +59,19 @@ export function WhichPart({ lives, shelf }: { lives: readonly PartLife[]; shelf:
   const money = (minor: number) => moneyOf(minor, currency);
   const under = useMemo(() => readTerms(terms, digits), [terms, digits]);
   const hours = "hours" in under ? under.hours : 1;
+  const lasted = useFetcher<PartSpan[]>();
+  const { load } = lasted;
+  useEffect(() => void load("/shelf/lives"), [load]);
+  const spans = lasted.data;
   const read = useMemo(
-    () => options.map((fields) => ({ fields, ...readOption(fields, hours, digits) })),
-    [options, hours, digits],
+    () =>
+      options.map((fields) => ({
+        fields,
+        ...readOption(fields, hours, digits, lifeHere(spans ?? [], part, fields.grade)),
+      })),
+    [options, hours, digits, spans, part],
   );
+  const grades = [...new Set(options.map(({ grade }) => grade))];
   const sound = useMemo(() => read.flatMap((each) => ("option" in each ? [each.option] : [])), [read]);
   const weighed = useWeighed(sound, "terms" in under ? under.terms : undefined);
   const compared = new Map(weighed?.compared.map((each) => [each.id, each]));
@@ -128,6 +149,9 @@ export function WhichPart({ lives, shelf }: { lives: readonly PartLife[]; shelf:
           </div>
         ))}
       </div>
+      {part.trim() !== "" && spans && (
+        <p className="text-ink-2">{grades.map((grade) => lastsWords(spans, part, grade)).join(" ")}</p>
+      )}
       {repeats && (
         <div role="note" className="border-ink border-l-[6px] bg-wash py-2 pl-4">
           <p className="font-bold">

@@ -1,5 +1,5 @@
 import { GRADES, type Grade } from "../../../../core/facts/index.ts";
-import type { ShelfItem } from "../../../../core/shelf/index.ts";
+import type { LifeHere, ShelfItem } from "../../../../core/shelf/index.ts";
 import { type Option, type Terms, USUAL_BY_GRADE, USUAL_DRAWS } from "../../../../core/sourcing/index.ts";
 
 /** An option as it is typed. */
@@ -91,6 +91,7 @@ export function readOption(
   fields: OptionFields,
   hours: number,
   digits: number,
+  here?: LifeHere,
 ): { option: Option } | { troubles: OptionTroubles } {
   const reader = new Reader<keyof OptionFields>();
   const price =
@@ -111,7 +112,8 @@ export function readOption(
   const { grade } = fields;
   if (!isGrade(grade)) return { troubles: { ...reader.troubles, grade: "Choose the grade." } };
   if (Object.keys(reader.troubles).length > 0) return { troubles: reader.troubles };
-  const { extraHours, wrongPartOdds, life } = USUAL_BY_GRADE[grade];
+  const { extraHours, wrongPartOdds, life: usual } = USUAL_BY_GRADE[grade];
+  const life = here?.life ?? usual;
   const guarantee = { partDays: Math.round(partDays), labourDays: Math.round(labourDays) };
   return {
     option: {

@@ -1,0 +1,18 @@
+import type { PartSpan } from "../../core/shelf/index.ts";
+import { readSpans } from "../../server/shelf/read-shelf.ts";
+import { guarded } from "../shell/guard.server.ts";
+import { isOwnWord } from "../shell/kept/reading.ts";
+import type { Route } from "./+types/lives.route";
+
+/** How long parts have lasted in this shop's cars, for a page that is about something else. */
+export const loader = guarded("desk", ({ desk }) => desk(readSpans));
+
+/** Without a server it says nothing, and takes no page down. */
+export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs): Promise<PartSpan[]> {
+  try {
+    return await serverLoader();
+  } catch (error) {
+    if (isOwnWord(error)) throw error;
+    return [];
+  }
+}

@@ -1,0 +1,1 @@
+export { type DrainWay, drained, drainWays } from "./drain-ways.ts";

@@ -1,0 +1,173 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { book, coolant } from "../book/book.fixture.ts";
+import {
+  ChosenPart,
+  Complaint,
+  CorrectionReason,
+  Distance,
+  dataOf,
+  FACTS,
+  Finding,
+  Guarantee,
+  Proof,
+  SeenApart,
+  Signature,
+} from "../facts/index.ts";
+import type { Entry } from "../ledger/index.ts";
+import { guaranteeSpan, type ReportInput, reportOf } from "./index.ts";
+
+const input = (entries: readonly Entry[], more: Partial<ReportInput> = {}): ReportInput => ({
+  entries,
+  job: { number: 93, signedAt: null, signedBy: null, signReason: null },
+  vehicle: { plate: "MRW 2417", name: "Brindle Wayfarer", vin: null, distanceKm: 184_220 },
+  card: {
+    coolantKind: "oat",
+    coolantProduct: "Fellwater Red",
+    targetFraction: 0.5,
+    capGaugeKpa: 110,
+    fanOnC: [98],
+  },
+  names: { tobin: "Tobin Askel", ilse: "Ilse Vantry" },
+  system: "metric",
+  dateOf: (iso) => iso.slice(0, 10),
+  ...more,
+});
+const JOB: Partial<Entry>[] = [
+  { stage: "ask", kind: "note", item: "complaint", text: "Hot in the queue", data: dataOf(Complaint, {}) },
+  { stage: "ask", kind: "reading", item: "distance", value: 184_220, unit: "km", data: dataOf(Distance, {}) },
+  {
+    stage: "find",
+    kind: "decision",
+    item: "finding",
+    text: "Radiator leaks at the seam",
+    data: dataOf(Finding, { finding: "fault" }),
+  },
+  {
+    stage: "plan",
+    kind: "decision",
+    item: "radiator",
+    text: "maker's, Coldbrook Parts",
+    data: dataOf(ChosenPart, { grade: "maker's", supplier: "Coldbrook Parts" }),
+  },
+  { ...coolant("drained", 5), stage: "strip" },
+  { account: "part", item: "radiator", in: 1, stage: "build", by: "ilse" },
+  { ...coolant("poured", 4.9), stage: "fill", by: "ilse" },
+  {
+    stage: "build",
+    kind: "note",
+    item: "lower hose",
+    text: "soft at its end",
+    data: dataOf(SeenApart, { what: "lower hose", as: "declined" }),
+  },
+];
+const row = (rows: readonly { name: string; words: string }[], name: string) =>
+  rows.find((each) => each.name === name)?.words;
+
+describe("the report of a job", () => {
+  it("says what the book says, each in its place", () => {
+    const report = reportOf(input(book(JOB)));
+    expect(row(report.job, "Complaint")).toBe("Hot in the queue");
+    expect(row(report.job, "Found")).toBe("Radiator leaks at the seam");
+    expect(row(report.job, "Distance")).toMatch(/184\s?220\skm as it came, not read at hand-over/u);
+    expect(report.parts).toMatchObject([{ part: "radiator", grade: "maker's", guarantee: "not said" }]);
+    expect(row(report.coolant, "Out and in")).toMatch(/5\.0\sL out, 4\.9\sL in/u);
+    // ASHRAE's 50 % and the core's own reference figure under a 110 kPa cap.
+    expect(row(report.coolant, "Strength poured")).toMatch(/−37.*boils at 131/u);
+    expect(row(report.advice, "lower hose")).toBe("advised and declined: soft at its end");
+    expect(report.people).toEqual([
+      { name: "Tobin Askel", words: "took it in, found the fault, planned, took apart, built" },
+      { name: "Ilse Vantry", words: "built, filled and bled" },
+    ]);
+  });
+
+  it("is a draft until it is signed, and names what nobody wrote", () => {
+    const report = reportOf(input([]));
+    expect(report.signed).toBeUndefined();
+    expect(row(report.job, "Complaint")).toBe("not written");
+    expect(report.owner.join(" ")).not.toMatch(/We found|We fitted/);
+  });
+
+  it("never calls seen what nobody saw", () => {
+    const report = reportOf(input(book(JOB)));
+    expect(report.proofs.length).toBeGreaterThan(3);
+    expect(report.proofs.every(({ verdict }) => verdict === "not-seen")).toBe(true);
+    expect(report.owner.join(" ")).toMatch(/We could not see: .*road test/);
+    const failed = book([
+      ...JOB,
+      {
+        stage: "prove",
+        kind: "test",
+        item: "leaks",
+        data: dataOf(Proof, { proof: "leaks-hot", verdict: "fail", because: "weeps" }),
+      },
+    ]);
+    expect(reportOf(input(failed)).owner.join(" ")).toMatch(/Not right yet: no leak, hot/);
+  });
+
+  it("tells the guarantee that was given last", () => {
+    const given = (partDays: number): Partial<Entry> => ({
+      kind: "decision",
+      item: "guarantee",
+      data: dataOf(Guarantee, { part: "e4", partDays, labourDays: 0 }),
+    });
+    const { parts } = reportOf(input(book([...JOB, given(365), given(730)])));
+    expect(parts[0]?.guarantee).toBe("part 24 months, labour none");
+  });
+
+  it.each([
+    [0, "none"],
+    [1, "one day"],
+    [30, "30 days"],
+    [90, "3 months"],
+    [365, "12 months"],
+    [730, "24 months"],
+    [1095, "36 months"],
+  ])("says %d days of guarantee as %s", (days, words) => expect(guaranteeSpan(days)).toBe(words));
+
+  it("names what was corrected after the signature, what was before, by whom and why", () => {
+    const signed: Partial<Entry>[] = [
+      ...JOB,
+      { kind: "decision", item: "signed", text: "all there", data: dataOf(Signature, { open: [] }) },
+      { ...coolant("poured", 4.2), by: "ilse", corrects: "e7" },
+      { kind: "note", text: "jug misread", data: dataOf(CorrectionReason, { line: "e7" }) },
+      { kind: "note", corrects: "e8" },
+    ];
+    expect(reportOf(input(book(signed))).corrections).toEqual([
+      {
+        wrong: 7,
+        right: 10,
+        was: expect.stringMatching(/4\.9/),
+        is: expect.stringMatching(/4\.2/),
+        by: "Ilse Vantry",
+        at: expect.any(String),
+        why: "jug misread",
+      },
+      { wrong: 8, right: 12, was: expect.stringMatching(/soft/), by: "Tobin Askel", at: expect.any(String) },
+    ]);
+    expect(reportOf(input(book([...JOB, { kind: "note", corrects: "e8" }]))).corrections).toEqual([]);
+  });
+
+  it("is told in the shop's units", () => {
+    const text = JSON.stringify(reportOf(input(book(JOB), { system: "us" })));
+    expect(text).toMatch(/5\.3\s?qt|5\.28\s?qt/u);
+    expect(text).toMatch(/\d\smi /u);
+    expect(text).not.toMatch(/\d\s?km\b/u);
+  });
+
+  it("stands for any book whatever, and holds no figure that is none", () => {
+    const example = fc.constantFrom(...FACTS.map(({ example: entry }) => entry as Partial<Entry>));
+    const any = fc.oneof(
+      example,
+      fc.constantFrom(...JOB),
+      fc.nat(30).map((at) => ({ kind: "note", corrects: `e${at}` }) as Partial<Entry>),
+    );
+    fc.assert(
+      fc.property(fc.array(any, { maxLength: 40 }), (lines) => {
+        const text = JSON.stringify(reportOf(input(book(lines))));
+        expect(text).not.toMatch(/NaN|undefined|\[object/);
+      }),
+      { numRuns: 150 },
+    );
+  });
+});
