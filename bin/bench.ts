@@ -10,6 +10,7 @@ import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
 import type { Figure } from "./bench/measure.ts";
 import { benchPlanToBuild } from "./bench/plan-to-build.ts";
+import { benchReports } from "./bench/reports.ts";
 import { benchSlowHands } from "./bench/slow-hands.ts";
 import { benchSourcing } from "./bench/sourcing.ts";
 
@@ -26,6 +27,7 @@ const BENCHES: Record<string, () => Promise<Figure[]>> = {
   sourcing: benchSourcing,
   "plan-to-build": benchPlanToBuild,
   "fill-and-watch": benchFillAndWatch,
+  reports: benchReports,
 };
 
 const asked = process.argv.slice(2);

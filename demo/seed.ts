@@ -12,6 +12,7 @@ import { addPerson } from "../server/people/add-person.ts";
 import { bookPicture } from "../server/pictures/book-picture.ts";
 import { putOnShelf } from "../server/shelf/put-on-shelf.ts";
 import { createShop } from "../server/shops/create-shop.ts";
+import { changePlace } from "../server/shops/read-shop.ts";
 import { addVehicle } from "../server/vehicles/add-vehicle.ts";
 import { FLEET } from "./fleet.ts";
 import { handOver, keptPromises } from "./hand-over.ts";
@@ -25,6 +26,8 @@ export const SHOP_ID = demoId("shop");
 const personId = (key: PersonKey) => demoId(`person:${key}`);
 export const jobId = (key: string) => demoId(`job:${key}`);
 const vehicleId = (key: string) => demoId(`vehicle:${key}`);
+/** Pell Pass, and its coldest mornings. */
+const SHOP_PLACE = { altitudeM: 900, coldestC: -20 };
 const MINUTE_MS = 60_000;
 /** What was promised for the last days waits for somebody still, so that there is something to see. */
 const DAYS_KEPT = 1;
@@ -116,6 +119,7 @@ export async function seedDemo(owner: Database, app: Database, today: Date): Pro
   for (const { key, kmPerYear: _, ...vehicle } of [...VEHICLES, ...FLEET])
     await atDesk(app, who, (desk) => addVehicle(desk, { ...vehicle, id: vehicleId(key) }));
   await atDesk(app, { ...who, personId: personId("maren") }, (desk) => putOnShelf(desk, SHELF));
+  await atDesk(app, { ...who, personId: personId("maren") }, (desk) => changePlace(desk, SHOP_PLACE));
   for (const story of stories()) await tell(app, story, today);
   for (const { vehicle, at, ...level } of demoLevels(today))
     await atDesk(app, { shopId: SHOP_ID, personId: personId("tobin"), now: at }, (desk) =>

@@ -8,7 +8,7 @@ let application: Application;
 let page: Page;
 let job: string;
 beforeAll(async () => {
-  application = await Application.open();
+  application = await Application.open({ keepsProgram: true });
   page = await application.signedIn("tobin");
   await application.go(page, `/vehicles/${demoId("vehicle:finch")}`);
   await tap(page, "Open a job");

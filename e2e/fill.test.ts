@@ -10,7 +10,7 @@ const FILL = `/jobs/${jobId("open-fill")}/fill`;
 let application: Application;
 let page: Page;
 beforeAll(async () => {
-  application = await Application.open();
+  application = await Application.open({ keepsProgram: true });
   page = await application.signedIn("tobin");
   await application.go(page, FILL);
 });

@@ -8,7 +8,7 @@ import { allSent, bookedLines, pictureOfFailure, seen } from "./support/walk.ts"
 let application: Application;
 let page: Page;
 beforeAll(async () => {
-  application = await Application.open();
+  application = await Application.open({ keepsProgram: true });
 });
 afterAll(() => application.close());
 afterEach(({ task }) => pictureOfFailure(page, task));

@@ -4,10 +4,10 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { sync } from "node-ical";
-import type { Page } from "puppeteer-core";
+import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { SCHOOL_WORDS, type School } from "../core/bleed/index.ts";
-import { Distance, dataOf } from "../core/facts/index.ts";
+import { BleedStep, Distance, dataOf } from "../core/facts/index.ts";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
 import { atDesk } from "../server/database/connection.ts";
@@ -191,6 +191,49 @@ describe("from an empty radiator to a signed report", () => {
   });
 });
 
+describe("an engine that cools", () => {
+  it("is read off its log, and opened by the last reading of it alone", async () => {
+    const job = await emptyRadiator("drover");
+    const ago = (minutes: number) => new Date(Date.now() - minutes * 60_000).toISOString();
+    const steps = [100, 98, 86, 74].map((minutes, step) =>
+      newEntry({
+        at: ago(minutes),
+        stage: "fill",
+        kind: "decision",
+        item: "bleeding, open cap",
+        text: `step ${step + 1}`,
+        data: dataOf(BleedStep, { school: "open-cap", step, does: "starts" }),
+      }),
+    );
+    await atDesk(
+      application.scratch.database,
+      { shopId: SHOP_ID, personId: demoId("person:tobin") },
+      (desk) => recordEntries(desk, job, steps),
+    );
+    await application.go(page, `/jobs/${job}/fill`);
+    await seen(page, "Not yet");
+    const log = (seconds: number, tauS: number) => {
+      const rows = Array.from({ length: seconds / 10 }, (_, index) => index * 10);
+      const path = join(folder, `cooling-${seconds}-${tauS}.csv`);
+      const celsius = (at: number) => Math.round(18 + 80 * Math.exp(-at / tauS));
+      writeFileSync(path, ["time_s,coolant_C", ...rows.map((at) => `${at},${celsius(at)}`)].join("\n"));
+      return path;
+    };
+    const hand = async (path: string) => {
+      const input = await page.waitForSelector('input[aria-label="Log of the cool-down"]');
+      await (input as ElementHandle<HTMLInputElement>).uploadFile(path);
+    };
+    await hand(log(4200, 9000));
+    await seen(page, "12 readings of cooling-4200-9000.csv");
+    await tap(page, "Book these readings");
+    await seen(page, "12 read since it was shut off");
+    await seen(page, "Not yet");
+    for (const line of ["coolant 48", "coolant 47"]) await bookLine(page, line);
+    await seen(page, "It may be opened");
+    await allSent(page);
+  });
+});
+
 describe("a second look", () => {
   const JOB = jobId("s17");
   it("stands on Today when it is due, and is moved with a reason, then done", async () => {
@@ -275,7 +318,9 @@ describe("a second look", () => {
     await tap(lead, "Change the rules");
     await tap(lead, "Take rule 2 out");
     await tap(lead, "Keep these rules");
-    await lead.waitForFunction(() => !document.querySelector("main")?.textContent?.includes("bleed once more"));
+    await lead.waitForFunction(
+      () => !document.querySelector("main")?.textContent?.includes("bleed once more"),
+    );
     expect(await violations(lead)).toEqual([]);
     await lead.browserContext().close();
   });

@@ -118,7 +118,6 @@ const ROUTES = [
   `/jobs/${OPEN}/job.json`,
   `/jobs/${OPEN}/report`,
   "/second-looks.ics",
-  "/calendar/nonsense.ics",
   "/jobs/read-in",
   "/this-device/nonsense",
   "/nowhere",
@@ -465,7 +464,6 @@ describe("whatever is stored", () => {
     `/jobs/${OPEN}/job.json`,
     `/jobs/${OPEN}/report`,
     "/second-looks.ics",
-    "/calendar/nonsense.ics",
   ];
 
   async function store(drafts: Record<string, unknown>[], job = OPEN) {

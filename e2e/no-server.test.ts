@@ -2,7 +2,7 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
-import { Application, settled } from "./support/application.ts";
+import { Application, isKept, settled } from "./support/application.ts";
 import { shownTest } from "./support/diagnose.ts";
 import { allSent, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
 
@@ -12,7 +12,7 @@ const STAGES = ["ask", "find", "plan", "strip", "build", "fill", "prove", "sign"
 let application: Application;
 let page: Page;
 beforeAll(async () => {
-  application = await Application.open();
+  application = await Application.open({ keepsProgram: true });
   page = await application.signedIn("tobin");
 });
 afterAll(() => application.close());
@@ -23,28 +23,15 @@ const type = async (line: string) => {
   await page.locator("[data-entry-line]").fill(line);
   await page.keyboard.press("Enter");
 };
-/** The program and the pages seen are kept some seconds after the first screen. */
-const isKept = async () => {
-  await page.waitForFunction(async () => (await navigator.serviceWorker.ready).active !== null, {
-    timeout: 20_000,
-  });
-  await page.waitForFunction(async () => (await caches.keys()).length > 0);
-  await page.waitForFunction(
-    async (url) => (await caches.match(url, { ignoreSearch: true })) !== undefined,
-    {},
-    "/shell.html",
-  );
-  await new Promise((resolve) => setTimeout(resolve, 1500));
-};
 const note = () => page.$eval('[aria-label="Server"]', (said) => said.textContent ?? "");
 
 describe("a server that goes", () => {
   it("takes no page away: each says since when, and from when what it shows is", async () => {
     await application.go(page, `/jobs/${OPEN}/find`);
-    await isKept();
+    await isKept(page);
     await application.go(page, "/");
     await application.go(page, `/vehicles/${demoId("vehicle:scholar")}`);
-    await isKept();
+    await isKept(page);
     await application.kill();
     await page.locator('nav[aria-label="Places"] a::-p-text(Today)').click();
     await seen(page, "No server since");

@@ -13,7 +13,7 @@ let application: Application;
 let page: Page;
 const folder = mkdtempSync(join(tmpdir(), "pictures-"));
 beforeAll(async () => {
-  application = await Application.open();
+  application = await Application.open({ keepsProgram: true });
   page = await application.signedIn("ilse");
 });
 afterAll(async () => {

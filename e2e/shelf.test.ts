@@ -12,7 +12,7 @@ let application: Application;
 let page: Page;
 const folder = mkdtempSync(join(tmpdir(), "shelf-"));
 beforeAll(async () => {
-  application = await Application.open();
+  application = await Application.open({ keepsProgram: true });
   page = await application.signedIn("maren");
 });
 afterAll(async () => {

@@ -13,9 +13,10 @@ interface Shot extends Screen {
 }
 
 const SHOTS: Shot[] = [
-  // A new vehicle's form is its card's, and a card is shown on its vehicle.
-  ...SCREENS.filter(({ name }) => !["sign-in", "add-vehicle", "card"].includes(name)),
-  ...TOOL_SCREENS,
+  // A new vehicle's form is its card's, a card is shown on its vehicle, and wiring is one of Plan's tools.
+  ...[...SCREENS, ...TOOL_SCREENS].filter(
+    ({ name }) => !["sign-in", "add-vehicle", "card", "fan-wiring"].includes(name),
+  ),
 ];
 
 const chosen = SHOTS.filter((shot) => wanted.length === 0 || wanted.includes(shot.name));

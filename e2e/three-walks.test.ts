@@ -10,7 +10,7 @@ import { allSent, openBalance, seen } from "./support/walk.ts";
 
 let application: Application;
 beforeAll(async () => {
-  application = await Application.open();
+  application = await Application.open({ keepsProgram: true });
 });
 afterAll(() => application.close());
 

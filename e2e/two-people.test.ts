@@ -8,7 +8,7 @@ let application: Application;
 let ilse: Page;
 let tobin: Page;
 beforeAll(async () => {
-  application = await Application.open();
+  application = await Application.open({ keepsProgram: true });
   [ilse, tobin] = [await application.signedIn("ilse"), await application.signedIn("tobin")];
   // Two pages of one browser: only the one in front counts as looked at.
   for (const page of [ilse, tobin])

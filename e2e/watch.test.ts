@@ -2,14 +2,14 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
-import { Application, PHONE } from "./support/application.ts";
+import { Application, isKept, PHONE } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import { allSent, bookWords, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
 
 let application: Application;
 let page: Page;
 beforeAll(async () => {
-  application = await Application.open();
+  application = await Application.open({ keepsProgram: true });
   page = await application.signedIn("tobin");
 });
 afterAll(() => application.close());
@@ -83,7 +83,7 @@ describe("a level", () => {
 describe("the owner's wish to wait", () => {
   it("takes no page down where no server is to be had", async () => {
     await application.go(page, `/jobs/${jobId("open-plan")}/find`);
-    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await isKept(page);
     await application.kill();
     await page.locator(`a[href$="/plan"]`).click();
     await seen(page, "Part to buy");

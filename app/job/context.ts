@@ -11,6 +11,9 @@ import { type OutgoingEntry, type Parcel, type Unsent, withUnsent } from "./outb
 import { tellAct } from "./outbox/tell-act.ts";
 import { useWhoWasFirst } from "./useWhoWasFirst.ts";
 
+/** A draft that may say when it was, where that isn't now: a reading off a log. */
+export type DatedDraft = EntryDraft & { at?: string };
+
 export interface JobContext {
   page: JobPage;
   /** The book with what is typed here and not sent yet. */
@@ -31,7 +34,7 @@ export interface JobContext {
    * Adds to the book; `ids` where the entries' ids are told by what they tick. False where it was not taken, which
    * `notice` then says. A `parcel` is sent in the entry's stead and becomes it.
    */
-  book: (drafts: EntryDraft | EntryDraft[], ids?: string[], parcel?: Parcel) => boolean;
+  book: (drafts: DatedDraft | DatedDraft[], ids?: string[], parcel?: Parcel) => boolean;
   /** Why the last tap was not taken; nothing where it was. */
   notice: string;
 }
@@ -77,7 +80,7 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
   const known = useRef(new Set<string>());
   known.current = new Set(entries.map(({ id }) => id));
   const book = useCallback(
-    (drafts: EntryDraft | EntryDraft[], ids: string[] = [], parcel?: Parcel) => {
+    (drafts: DatedDraft | DatedDraft[], ids: string[] = [], parcel?: Parcel) => {
       const list = Array.isArray(drafts) ? drafts : [drafts];
       const now = Date.now();
       const what = JSON.stringify(list);
@@ -97,7 +100,7 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
         (draft, index): OutgoingEntry => ({
           ...draft,
           stage: draft.stage ?? stage,
-          at,
+          at: draft.at ?? at,
           id: ids[index] ?? newId(),
         }),
       );

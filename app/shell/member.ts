@@ -14,6 +14,9 @@ export interface MemberView {
   timeZone: string;
   /** By ISO 4217. */
   currency: string;
+  /** Where the shop lies, metres, and the coldest °C that its vehicles have to stand; null until somebody said. */
+  altitudeM: number | null;
+  coldestC: number | null;
   keys: KeyWay;
   theme: "day" | "dim" | "system";
   /** True where the browser is one of the shop's own. */

@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { data, Form, useActionData, useLoaderData, useNavigation } from "react-router";
 import { v4 as newId } from "uuid";
 import { newCalendarAddress } from "../../server/follow-ups/calendar.ts";
@@ -7,7 +7,7 @@ import { addPerson } from "../../server/people/add-person.ts";
 import { enrolDevice, removeDevice } from "../../server/people/devices.ts";
 import { ROLE_NAMES, type Role } from "../../server/people/roles.ts";
 import { Refusal } from "../../server/refusal.ts";
-import { changeCurrency, changeUnits, readShop } from "../../server/shops/read-shop.ts";
+import { changeCurrency, changePlace, changeUnits, readShop } from "../../server/shops/read-shop.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded, type Refused } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";
@@ -15,12 +15,17 @@ import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";
 import { readForm } from "../shell/read-body.server.ts";
 import { Button } from "../ui/Button.tsx";
-import { dateOf, whenOf } from "../ui/dates.ts";
-import { Choice, TextField } from "../ui/Field.tsx";
+import { whenOf } from "../ui/dates.ts";
+import { TextField } from "../ui/Field.tsx";
+import { CalendarAddress } from "./CalendarAddress.tsx";
+import { Devices } from "./Devices.tsx";
 import { readRulesForm } from "./follow-up.form.ts";
+import { Part } from "./Part.tsx";
+import { People } from "./People.tsx";
+import { Place } from "./Place.tsx";
 import { ReadIn } from "./ReadIn.tsx";
 import { SecondLooks } from "./SecondLooks.tsx";
-import { CurrencyForm, DeviceForm, PersonForm, RemoveDeviceForm, UnitsForm } from "./shop.form.ts";
+import { CurrencyForm, DeviceForm, PersonForm, PlaceForm, RemoveDeviceForm, UnitsForm } from "./shop.form.ts";
 
 export const meta = () => [{ title: "Shop · Warm Ledger" }];
 
@@ -58,6 +63,9 @@ export const action = guarded("lead", async ({ request, url, desk }) => {
   } else if (what === "remove") {
     const { deviceId } = clean(RemoveDeviceForm, input);
     await desk((given) => removeDevice(given, deviceId));
+  } else if (what === "place") {
+    const { altitude = null, coldest = null } = clean(PlaceForm, input);
+    await desk((given) => changePlace(given, { altitudeM: altitude, coldestC: coldest }));
   } else if (what === "rules") {
     const read = readRulesForm(input.get("rules"));
     if ("trouble" in read) throw new Refusal({ message: read.trouble });
@@ -68,15 +76,6 @@ export const action = guarded("lead", async ({ request, url, desk }) => {
   } else throw new Refusal({ message: "That can't be done here." });
   return data({ done: what });
 });
-
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section className="rounded-lg border border-rule bg-sheet p-5">
-      <h2 className="mb-3 text-2xl">{title}</h2>
-      {children}
-    </section>
-  );
-}
 
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("shop/route");
 
@@ -91,6 +90,7 @@ export default function Shop() {
   const isBusy = useNavigation().state !== "idle";
   const fields = answer?.refused?.fields ?? {};
   const isLead = role === "lead";
+  const may = { isLead, isBusy, fields };
   // Made once for each person that is added: sent twice it is one, and reading the page again empties no form.
   const [newPersonId, setNewPersonId] = useState("");
   const added = answer && "done" in answer && answer.done === "person" ? answer : undefined;
@@ -109,50 +109,7 @@ export default function Shop() {
         </p>
       )}
       <div className="grid items-start gap-6 lg:grid-cols-2">
-        <Part title="People">
-          <ul className="mb-4">
-            {shop.people.map((person) => (
-              <li key={person.id} className="flex justify-between border-rule border-b py-2">
-                <span className="font-bold">{person.name}</span>
-                <span className="text-ink-2">{person.does}</span>
-              </li>
-            ))}
-          </ul>
-          {isLead && (
-            <Form method="post" key={newPersonId} className="grid gap-3 sm:grid-cols-2">
-              <input type="hidden" name="what" value="person" />
-              <input type="hidden" name="id" value={newPersonId} />
-              <TextField label="Name" name="name" required maxLength={80} error={fields.name} />
-              <Choice label="Does" name="role" defaultValue="technician" error={fields.role}>
-                <option value="desk">Front desk</option>
-                <option value="technician">Technician</option>
-                <option value="lead">Lead</option>
-              </Choice>
-              <TextField
-                label="PIN"
-                name="pin"
-                type="password"
-                inputMode="numeric"
-                required
-                maxLength={8}
-                error={fields.pin}
-                autoComplete="new-password"
-              />
-              <TextField
-                label="Password"
-                name="password"
-                type="password"
-                required
-                maxLength={200}
-                error={fields.password}
-                autoComplete="new-password"
-              />
-              <Button type="submit" disabled={isBusy} className="sm:col-span-2 sm:justify-self-end">
-                Add this person
-              </Button>
-            </Form>
-          )}
-        </Part>
+        <People people={shop.people} newPersonId={newPersonId} {...may} />
         <div className="flex flex-col gap-6">
           <Part title="Units">
             <Form method="post" className="flex flex-wrap items-center justify-between gap-3">
@@ -195,29 +152,16 @@ export default function Shop() {
               )}
             </Form>
           </Part>
+          <Place shop={shop} {...may} />
           <Part title="Second looks">
             <SecondLooks rules={shop.rules} system={shop.units} isLead={isLead} isBusy={isBusy} />
           </Part>
-          <Part title="Calendar">
-            <p className="mb-3 text-ink-2">
-              Second looks for anybody's calendar, at an address with a secret in it.{" "}
-              {shop.hasCalendar ? "One is in use; a new one shuts it." : "There is none yet."}
-            </p>
-            {isLead && (
-              <Form method="post">
-                <input type="hidden" name="what" value="calendar" />
-                <Button type="submit" disabled={isBusy}>
-                  {shop.hasCalendar ? "Change the address" : "Make an address"}
-                </Button>
-              </Form>
-            )}
-            {answer?.calendar && (
-              <p role="status" className="mt-4 border-ink border-l-4 pl-3">
-                Give this to the calendar; it is shown only now:
-                <span className="figure block break-all font-bold">{answer.calendar}</span>
-              </p>
-            )}
-          </Part>
+          <CalendarAddress
+            hasCalendar={shop.hasCalendar}
+            address={answer?.calendar}
+            isLead={isLead}
+            isBusy={isBusy}
+          />
           {shop.unsent.length > 0 && (
             <Part title="Unsent in browsers">
               <p className="mb-3 text-ink-2">
@@ -239,60 +183,7 @@ export default function Shop() {
               <ReadIn />
             </Part>
           )}
-          <Part title="The shop's own browsers">
-            <p className="mb-3 text-ink-2">On these people sign in by name and PIN.</p>
-            <ul className="mb-4">
-              {shop.devices.map((device) => (
-                <li
-                  key={device.id}
-                  className="flex items-center justify-between gap-3 border-rule border-b py-2"
-                >
-                  <span>
-                    <span className="font-bold">{device.name}</span>{" "}
-                    <span className="text-ink-2">since {dateOf(device.createdAt, timeZone)}</span>
-                  </span>
-                  {isLead && (
-                    <Form method="post">
-                      <input type="hidden" name="what" value="remove" />
-                      <Button
-                        type="submit"
-                        name="deviceId"
-                        value={device.id}
-                        disabled={isBusy}
-                        aria-label={`Remove ${device.name}`}
-                      >
-                        Remove
-                      </Button>
-                    </Form>
-                  )}
-                </li>
-              ))}
-            </ul>
-            {isLead && (
-              <Form method="post" className="flex flex-wrap items-end gap-3">
-                <input type="hidden" name="what" value="enrol" />
-                <div className="min-w-48 flex-1">
-                  <TextField
-                    label="Name of the browser"
-                    name="deviceName"
-                    required
-                    maxLength={80}
-                    placeholder="bay tablet"
-                    error={fields.deviceName}
-                  />
-                </div>
-                <Button type="submit" disabled={isBusy}>
-                  Enrol one
-                </Button>
-              </Form>
-            )}
-            {answer?.enrol && (
-              <p role="status" className="mt-4 border-ink border-l-4 pl-3">
-                Open this once in that browser; it is shown only now:
-                <span className="figure block break-all font-bold">{answer.enrol}</span>
-              </p>
-            )}
-          </Part>
+          <Devices devices={shop.devices} enrol={answer?.enrol} timeZone={timeZone} {...may} />
         </div>
       </div>
     </main>

@@ -1,5 +1,6 @@
 import { Transform } from "class-transformer";
-import { IsIn, IsString, IsUUID, Length, Matches } from "class-validator";
+import { IsIn, IsOptional, IsString, IsUUID, Length, Matches, Max, Min } from "class-validator";
+import { Quantity } from "../shell/quantity-field.ts";
 
 /** What the Shop page sends, one form each. */
 export class UnitsForm {
@@ -11,6 +12,22 @@ export class CurrencyForm {
   @Transform(({ value }) => (typeof value === "string" ? value.trim().toUpperCase() : value))
   @IsIn(Intl.supportedValuesOf("currency"), { message: "Three letters, such as EUR, GBP or USD." })
   currency: string;
+}
+
+export class PlaceForm {
+  @IsIn(["metric", "us"], { message: "Metric or US." })
+  system: "metric" | "us";
+
+  @Transform(({ value }) =>
+    String(value ?? "").trim() === "" ? undefined : Number(String(value).replace(",", ".")),
+  )
+  @IsOptional()
+  @Min(-400, { message: "Metres above the sea, −400 to 5500." })
+  @Max(5500, { message: "Metres above the sea, −400 to 5500." })
+  altitude?: number;
+
+  @Quantity("temperature", -60, 20, { optional: true })
+  coldest?: number;
 }
 
 export class DeviceForm {

@@ -10,6 +10,7 @@ import type { Route } from "./+types/route";
 import { CardChanges } from "./CardChanges.tsx";
 import { CoolingCard } from "./CoolingCard.tsx";
 import { CardOfModel, Identity } from "./KnownLater.tsx";
+import { LivesHere } from "./LivesHere.tsx";
 import { Levels } from "./levels/Levels.tsx";
 import { MeasuredRows } from "./MeasuredRows.tsx";
 import { OpenJob } from "./OpenJob.tsx";
@@ -81,6 +82,7 @@ export default function VehiclePage() {
           <Timeline jobs={jobs} />
           {taken && <Levels vehicleId={vehicle.id} of={taken} mayWrite={role !== "desk"} />}
           <PartLives parts={parts} levels={levels} />
+          {parts.length > 0 && <LivesHere parts={parts} />}
         </div>
       </div>
       <p className="mt-8 text-ink-2">

@@ -4,3 +4,4 @@ export { type Compatibility, compatibility, KINDS, type Kind } from "./compatibi
 export { expansionL } from "./expansion.ts";
 export { fractionFromFreezePoint, freezePointC, STRONGEST, safeFreezeC } from "./freeze.ts";
 export { blend, correct, type Refill, refill } from "./mix.ts";
+export { bySchool, COOLANT_SCHOOLS, type CoolantSchool, type Poured } from "./schools.ts";

@@ -17,19 +17,24 @@ export class Application {
     private readonly server: Server,
     readonly browser: Browser,
     private readonly leaveBrowser: () => Promise<void>,
+    private readonly keepsProgram: boolean,
   ) {}
 
-  /** In this walker's browser, or in one of its own where there is none. */
-  static async open(given: { today?: Date } = {}): Promise<Application> {
+  /**
+   * In this walker's browser, or in one of its own where there is none. `keepsProgram` where the walk goes on without a
+   * network: elsewhere no page keeps all of the program's files beside itself, which costs as much as the walk.
+   */
+  static async open(given: { today?: Date; keepsProgram?: boolean } = {}): Promise<Application> {
+    const { keepsProgram = false } = given;
     const server = await Server.open(given);
     const all = process.env.BROWSER_ENDPOINTS?.split(" ") ?? [];
     const shared = all[(Number(process.env.VITEST_POOL_ID ?? 1) - 1) % Math.max(1, all.length)];
     if (shared) {
       const browser = await puppeteer.connect({ browserWSEndpoint: shared });
-      return new Application(server, browser, () => browser.disconnect());
+      return new Application(server, browser, () => browser.disconnect(), keepsProgram);
     }
     const { browser, close } = await launchBrowser();
-    return new Application(server, browser, close);
+    return new Application(server, browser, close, keepsProgram);
   }
 
   private readonly contexts: BrowserContext[] = [];
@@ -63,6 +68,7 @@ export class Application {
     this.contexts.push(context);
     const page = await context.newPage();
     page.setDefaultTimeout(LONGEST_WAIT_MS);
+    if (!this.keepsProgram) await page.evaluateOnNewDocument("delete Navigator.prototype.serviceWorker");
     await page.setViewport(size);
     return page;
   }
@@ -99,8 +105,22 @@ export class Application {
   }
 }
 
+/** Waits until this browser keeps the program and the pages it has seen, some seconds after the first screen. */
+export async function isKept(page: Page): Promise<void> {
+  await page.waitForFunction(async () => (await navigator.serviceWorker.ready).active !== null);
+  await page.waitForFunction(async () => (await caches.keys()).length > 0);
+  await page.waitForFunction(
+    async (url) => (await caches.match(url, { ignoreSearch: true })) !== undefined,
+    {},
+    "/shell.html",
+  );
+  await new Promise((resolve) => setTimeout(resolve, KEPT_MS));
+}
+
 /** React attaches listeners a moment after it has drawn. */
 const LISTENING_MS = 60;
+/** The pages are kept a moment after they were read. */
+const KEPT_MS = 1500;
 
 /** Waits until React has taken the whole page over, part after part, and the fonts and the entry language are there. */
 export async function settled(page: Page): Promise<void> {

@@ -88,6 +88,7 @@ export const SCREENS: Screen[] = [
   { name: "fill", path: job("open-prove", "fill") },
   { name: "prove", path: job("open-prove", "prove"), before: chart },
   { name: "sign", path: job("open-build", "sign") },
+  { name: "report", path: job("s17", "report"), before: chart },
   {
     name: "find-verdict",
     path: job("open-find", "find"),

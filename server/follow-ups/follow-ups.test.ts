@@ -1,10 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { sync } from "node-ical";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { dataOf, FollowUpSaid } from "../../core/facts/index.ts";
+import { CorrectionReason, dataOf, FOLLOW_UP_DOES, FollowUpSaid } from "../../core/facts/index.ts";
 import { addDays } from "../../core/followups/index.ts";
 import { promisesOf } from "../../core/job/index.ts";
-import { mayClose } from "../../core/ledger/index.ts";
+import { correctedIds, mayClose } from "../../core/ledger/index.ts";
+import { seededRandom } from "../../core/thermal/index.ts";
 import { atDesk } from "../database/connection.ts";
 import { exportJob } from "../jobs/export-job.ts";
 import { readBook } from "../jobs/read-books.ts";
@@ -92,6 +93,49 @@ describe("second looks", () => {
     await say("level-again", "dropped");
     expect((await due(400)).length).toBe(0);
     await expect(book({ kind: "note", text: "one more" })).rejects.toMatchObject({ status: 409 });
+    const why = newEntry({
+      kind: "note",
+      text: "well",
+      data: dataOf(CorrectionReason, { line: randomUUID() }),
+    });
+    await expect(book(why)).rejects.toMatchObject({ status: 404 });
+  });
+
+  it("are in the table what the book says of them, whatever is said, corrected and struck", async () => {
+    const shop = await signedShop("Force");
+    const random = seededRandom(7);
+    const pick = <Each>(list: readonly Each[]) => list[Math.floor(random() * list.length)] as Each;
+    for (let act = 0; act < 60; act++) {
+      const before = await shop.at((desk) => readBook(desk, shop.jobId));
+      const corrected = correctedIds(before);
+      const mine = before.filter(({ id, item }) => item === "second look" && !corrected.has(id));
+      const isStrike = random() < 0.3 && mine.length > 0;
+      const data = dataOf(FollowUpSaid, {
+        key: pick(["cold-level", "level-again", "own-1", "own-2"]),
+        does: pick(FOLLOW_UP_DOES),
+        what: "look",
+        because: "as it came",
+        ...(random() < 0.7 ? { on: addDays(TODAY, Math.floor(random() * 30)) } : {}),
+        ...(random() < 0.4 ? { byKm: Math.floor(random() * 5000) } : {}),
+      });
+      const draft = isStrike
+        ? { kind: "decision" as const, corrects: pick(mine).id }
+        : { kind: "decision" as const, stage: "sign" as const, item: "second look", text: "said", data };
+      await shop.book(newEntry(draft));
+      const book = await shop.at((desk) => readBook(desk, shop.jobId));
+      const rows = await shop.at(({ models, transaction }) =>
+        models.FollowUpRow.findAll({ where: { jobId: shop.jobId }, transaction, raw: true }),
+      );
+      const told = rows.map(({ key, state, dueOn, dueKm }) => ({ key, state, on: dueOn, byKm: dueKm }));
+      const said = promisesOf(book).map(({ key, state, on = null, byKm = null }) => ({
+        key,
+        state,
+        on,
+        byKm,
+      }));
+      const byKey = (a: { key: string }, b: { key: string }) => (a.key < b.key ? -1 : 1);
+      expect(told.sort(byKey)).toEqual(said.sort(byKey));
+    }
   });
 
   it("come up by distance where that is read first", async () => {

@@ -1,4 +1,4 @@
-import { type FactClass, Finding, factOf } from "../../core/facts/index.ts";
+import { CorrectionReason, type FactClass, Finding, factOf } from "../../core/facts/index.ts";
 import { correctedIds, type Entry, isStrike, outOpen, standing, thing } from "../../core/ledger/index.ts";
 import { notFound, Refusal } from "../refusal.ts";
 
@@ -53,9 +53,20 @@ function refuseByFact(entry: Entry, book: readonly Entry[]): void {
   if (isThere) throw conflict(once.refusal);
 }
 
+/** Why a line was corrected is said of one that was: a signed book takes no other note. */
+function refuseLooseReason(entry: Entry, book: readonly Entry[]): void {
+  const fact = factOf(entry)?.fact;
+  if (fact instanceof CorrectionReason && !book.some(({ corrects }) => corrects === fact.line))
+    throw new Refusal({
+      status: 404,
+      message: "That line was not corrected, so there is no reason to give.",
+    });
+}
+
 /** Throws the refusal where an entry can't be booked at the end of this book. */
 export function refuseEntry(entry: Entry, book: readonly Entry[], isSigned: boolean): void {
   refuseWrongCorrection(entry, book, isSigned);
   refuseTooMuchBack(entry, book);
   refuseByFact(entry, book);
+  refuseLooseReason(entry, book);
 }

@@ -14,6 +14,8 @@ export interface Member {
   keys: "bare" | "alt" | "off";
   timeZone: string;
   currency: string;
+  altitudeM: number | null;
+  coldestC: number | null;
 }
 
 interface Row extends Omit<Member, "shopId"> {}
@@ -29,7 +31,8 @@ export async function findSession(
   const [rows] = await atDesk(database, { shopId }, ({ sequelize, transaction }) =>
     sequelize.query(
       `SELECT p.id AS "personId", p.name, p.role, s.name AS "shopName", coalesce(p.preferences->>'units', s.units) AS units,
-              coalesce(p.preferences->>'keys', 'bare') AS keys, s.time_zone AS "timeZone", s.currency
+              coalesce(p.preferences->>'keys', 'bare') AS keys, s.time_zone AS "timeZone", s.currency,
+              s.altitude_m AS "altitudeM", s.coldest_c AS "coldestC"
          FROM sessions e JOIN people p ON p.shop_id = e.shop_id AND p.id = e.person_id JOIN shops s ON s.id = e.shop_id
         WHERE e.token_hash = $1 AND e.expires_at > $2 AND p.is_active`,
       { bind: [hashToken(token), now.toISOString()], transaction },

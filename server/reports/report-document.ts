@@ -62,10 +62,19 @@ const named = (rows: readonly ReportRow[]): Content[] =>
         ),
       ];
 
-/** A part with its heading; a short one stays on one page. */
-const part = (heading: string, content: readonly Content[], isLong = false): Content[] =>
-  content.length === 0 ? [] : [{ stack: [title(heading), ...content], unbreakable: !isLong }];
-const MOST_TOGETHER = 20;
+/** So many letters with their heading fit on a page for certain; more of them may break over two. */
+const MOST_TOGETHER = 1200;
+
+/** A part with its heading, from so much text; a short one stays on one page. */
+const part = (heading: string, content: readonly Content[], from: unknown = ""): Content[] =>
+  content.length === 0
+    ? []
+    : [
+        {
+          stack: [title(heading), ...content],
+          unbreakable: JSON.stringify(from).length <= MOST_TOGETHER,
+        },
+      ];
 
 function verdicts(
   rows: readonly { words: string; verdict: keyof typeof SHAPES; because?: string }[],
@@ -93,9 +102,9 @@ function partsTable({ parts }: JobReport): Content[] {
       ["*", 60, 110, 150],
       [
         heads,
-        ...parts.map((each) =>
-          [each.part, each.grade, each.supplier, each.guarantee].map((words) => say(words)),
-        ),
+        ...parts
+          .slice(0, MOST_ROWS)
+          .map((each) => [each.part, each.grade, each.supplier, each.guarantee].map((words) => say(words))),
       ],
       1,
     ),
@@ -149,24 +158,24 @@ export function reportDocument(paper: PaperReport): TDocumentDefinitions {
           { width: 74, qr: vehicleAddress, fit: 74, foreground: INK },
         ],
       },
-      ...part("In short", [{ stack: report.owner.map((line) => say(line, { margin: [0, 0, 0, 2] })) }], true),
-      ...part("Vehicle", named(report.vehicle)),
-      ...part("The job", named(report.job)),
       ...part(
-        "Evidence for what was found",
-        verdicts(report.evidence),
-        report.evidence.length > MOST_TOGETHER,
+        "In short",
+        [{ stack: report.owner.map((line) => say(line, { margin: [0, 0, 0, 2] })) }],
+        report.owner,
       ),
-      ...part("Parts", partsTable(report), report.parts.length > MOST_TOGETHER),
-      ...part("Coolant", named(report.coolant)),
+      ...part("Vehicle", named(report.vehicle), report.vehicle),
+      ...part("The job", named(report.job), report.job),
+      ...part("Evidence for what was found", verdicts(report.evidence), report.evidence),
+      ...part("Parts", partsTable(report), report.parts),
+      ...part("Coolant", named(report.coolant), report.coolant),
       ...(curve && curve.points.length > 1
         ? part("Warm-up", [
             { svg: warmUpSvg(curve, system) },
             say(curve.name, { color: SECOND, fontSize: 8 }),
           ])
         : []),
-      ...part("Proven", verdicts(report.proofs)),
-      ...part("Advice", named(report.advice), report.advice.length > MOST_TOGETHER),
+      ...part("Proven", verdicts(report.proofs), report.proofs),
+      ...part("Advice", named(report.advice), report.advice),
       ...part(
         report.signed ? "Open when it was signed" : "Open now",
         report.open.length === 0
@@ -179,13 +188,13 @@ export function reportDocument(paper: PaperReport): TDocumentDefinitions {
                 ? [say(`Signed all the same, because: ${report.reason}`, { bold: true })]
                 : []),
             ],
-        report.open.length > MOST_TOGETHER,
+        [report.open, report.reason],
       ),
       ...(report.open.length === 0 && report.reason
         ? [say(`Said with the signature: ${report.reason}`)]
         : []),
-      ...part("To look at again", named(looks), looks.length > MOST_TOGETHER),
-      ...part("Who did what", named(report.people), report.people.length > MOST_TOGETHER),
+      ...part("To look at again", named(looks), looks),
+      ...part("Who did what", named(report.people), report.people),
       ...corrections(report),
       say(
         "The vehicle maker's instructions, local rules and licensed practice come before anything this program says.",

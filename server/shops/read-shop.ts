@@ -17,6 +17,8 @@ export async function readShop(desk: Desk) {
     timeZone: shop.timeZone,
     currency: shop.currency,
     rules: shop.followUpRules ?? [...USUAL_RULES],
+    altitudeM: shop.altitudeM,
+    coldestC: shop.coldestC,
     hasCalendar: shop.calendarHash !== null,
     people: people.map(({ id, name, role, isActive }) => ({ id, name, role, isActive })),
     devices: devices.map(({ id, name, createdAt }) => ({ id, name, createdAt: createdAt.toISOString() })),
@@ -44,6 +46,18 @@ export async function changeCurrency(
   await models.Shop.update({ currency }, { where: { id: shopId }, transaction });
   await models.Audit.create(
     { shopId, personId, what: "currency changed", at: now, about: { currency } },
+    { transaction },
+  );
+}
+
+/** Where the shop lies and how cold it gets there: what a mix has to stand, and where it boils. */
+export async function changePlace(
+  { models, transaction, shopId, personId, now }: Desk,
+  place: { altitudeM: number | null; coldestC: number | null },
+): Promise<void> {
+  await models.Shop.update(place, { where: { id: shopId }, transaction });
+  await models.Audit.create(
+    { shopId, personId, what: "place changed", at: now, about: place },
     { transaction },
   );
 }

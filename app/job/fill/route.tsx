@@ -3,6 +3,7 @@ import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/job/ind
 import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
 import { format, readShown, SHOWN, type System } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
@@ -133,7 +134,7 @@ export default function Fill() {
     ["Poured", -sums.addedL],
   ];
   const isShort = sums.unaccountedL > 0;
-  const run = bleedRun(entries, bleedingVehicle(page.card));
+  const run = bleedRun(entries, bleedingVehicle(page.card, useMember().altitudeM));
   return (
     <Work title="How much went in?" next={{ label: "On to Prove", to: "prove" }}>
       <Cautions texts={CAUTIONS} />

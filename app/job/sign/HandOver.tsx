@@ -15,7 +15,9 @@ export function HandOver() {
   const [text, setText] = useDraft(`hand-over:${page.job.id}`);
   const read = factsOf(entries, Distance).map(({ entry }) => entry);
   const atEnd = read.findLast(({ stage }) => stage === "sign" || stage === "prove");
-  const before = Math.max(page.vehicle.distanceKm ?? 0, ...read.map(({ value }) => value ?? 0));
+  // What was misread at hand-over holds no right figure back.
+  const others = read.filter((entry) => entry !== atEnd).map(({ value }) => value ?? 0);
+  const before = Math.max(0, ...others, atEnd ? 0 : (page.vehicle.distanceKm ?? 0));
   const km = text.trim() === "" ? undefined : readShown(text.replace(/[\s\u202f]/g, ""), "distance", system);
   const isWrong = text.trim() !== "" && (km === undefined || km < 0 || km > MOST_KM);
   const isLess = km !== undefined && km < before - ROUNDING_KM;

@@ -3,6 +3,7 @@ import { type Method, methodsFor, SCHOOL_WORDS } from "../../../../core/bleed/in
 import { BleedStep, dataOf } from "../../../../core/facts/index.ts";
 import type { BleedRun } from "../../../../core/job/index.ts";
 import type { EntryDraft } from "../../../../core/ledger/index.ts";
+import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { useJob } from "../../context.ts";
 import { bleedingVehicle } from "./bleeding-vehicle.ts";
@@ -44,7 +45,7 @@ const begins = (method: Method, step: number): EntryDraft => {
 export function Bleeding({ run }: { run: BleedRun | undefined }) {
   const { page, book, system } = useJob();
   const [isChoosing, setChoosing] = useState(false);
-  const vehicle = bleedingVehicle(page.card);
+  const vehicle = bleedingVehicle(page.card, useMember().altitudeM);
   const heading = useRef<HTMLHeadingElement>(null);
   const startedAt = run && Date.parse(run.startedAt);
   // Once begun it stands first on the page: whoever began it is taken along.

@@ -4,6 +4,7 @@ import { format, inShownTemperatures } from "../../../../core/units/index.ts";
 import { clockOf } from "../../../ui/dates.ts";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 import { useJob } from "../../context.ts";
+import { FromLog } from "./FromLog.tsx";
 
 const WORDS = { pass: "It may be opened", fail: "Not yet", "not-seen": "Not yet" } as const;
 const TARGET_C = 50;
@@ -29,6 +30,7 @@ export function Cooling({ run }: { run: BleedRun }) {
         Wanted: {format(TARGET_C, "temperature", system)} at the neck. {run.cooling.length} read since it was
         shut off.
       </p>
+      {run.shutOffAtS !== undefined && <FromLog sinceS={run.shutOffAtS} />}
     </section>
   );
 }

@@ -1,5 +1,7 @@
 import {
   boilMarginC,
+  bySchool,
+  COOLANT_SCHOOLS,
   compatibility,
   correct,
   expansionL,
@@ -10,8 +12,9 @@ import {
 } from "../../../../core/coolant/index.ts";
 import { dataOf, Strength } from "../../../../core/facts/index.ts";
 import { type CoolantBalance, pouredMix } from "../../../../core/ledger/index.ts";
-import { format, SHOWN } from "../../../../core/units/index.ts";
+import { format, SHOWN, toShown } from "../../../../core/units/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
+import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { Choice, TextField } from "../../../ui/Field.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
@@ -42,13 +45,14 @@ const HOT_C = 95;
 /** How much of what goes in, and what comes of it: strength, freezing and boiling point; with what it may not be mixed. */
 export function Mix({ sums }: { sums: CoolantBalance }) {
   const { page, entries, book, mayBook, system } = useJob();
+  const shop = useMember();
   const [kept, setFields] = useDraft<MixFields>(`mix:${page.job.id}`, EMPTY_MIX);
   const fields = { ...EMPTY_MIX, ...kept };
   const { card } = page;
   if (!card) return null;
   const { capacityL, targetFraction, capGaugeKpa } = card;
   const set = (name: keyof MixFields) => (value: string) => setFields({ ...fields, [name]: value });
-  const read = readMix(fields, system, { capacityL });
+  const read = readMix(fields, system, { capacityL }, shop);
   const outL = sums.drainedL + sums.spilledL + sums.keptInPartsL + sums.missingAtArrivalL;
   const stayedL = read.stayedL ?? Math.max(0, Math.round((capacityL - outL) * 100) / 100);
   const target = read.target ?? targetFraction;
@@ -86,6 +90,16 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
         )
       : undefined;
   const mixed = kind && goesIn ? compatibility(kind, goesIn) : undefined;
+  const school =
+    kind && goesIn && fields.school
+      ? bySchool({
+          school: fields.school,
+          takes: kind,
+          goesIn,
+          isCardsLabel: fields.label === "card's",
+          isFlushed,
+        })
+      : undefined;
   const pour = ({ productL, waterL }: Refill) => {
     const allL = Math.round((productL + waterL) * 1000) / 1000;
     const fraction = Math.round(((productL * product.fraction) / (productL + waterL)) * 1000) / 1000;
@@ -147,13 +161,28 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
           ["ethylene", "ethylene glycol"],
           ["propylene", "propylene glycol"],
         ])}
+        {choose("school", "Which school", [
+          ["", "none: it is only worked out"],
+          ...COOLANT_SCHOOLS.map((each) => [each, each] as const),
+        ])}
+        {choose("label", "Its label", [
+          ["card's", card.coolantProduct ? `${card.coolantProduct}, as the card says` : "as the card says"],
+          ["another", "another"],
+        ])}
         {choose("kind", "Its kind", [
           ["", "as the card says"],
           ...KINDS.map((each) => [each, KIND_WORDS[each]] as const),
         ])}
         {text("target", "Wanted", "%", String(Math.round(targetFraction * 100)))}
-        {text("coldest", "Has to stand", SHOWN.temperature[system].label)}
-        {text("altitude", "Highest it goes", "m")}
+        {text(
+          "coldest",
+          "Has to stand",
+          SHOWN.temperature[system].label,
+          read.coldestC === undefined
+            ? undefined
+            : String(Math.round(toShown(read.coldestC, "temperature", system))),
+        )}
+        {text("altitude", "Highest it goes", "m", String(read.altitudeM))}
       </div>
       {outL > capacityL && (
         <p className="border-ink border-l-4 pl-3 font-bold">
@@ -184,6 +213,12 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
             ? `${litres(put.result.productL)} of it`
             : `${litres(put.result.waterL)} of distilled water`}
           : {share(target)}.
+        </p>
+      )}
+      {outL > capacityL * (1 + NEAR) && (
+        <p className="border-ink border-l-4 pl-3 font-bold">
+          {litres(outL)} came out, and by its card it holds {litres(capacityL)}: one of the two is wrong. Put
+          the card or the book right first.
         </p>
       )}
       {put && "trouble" in put && <p className="border-ink border-l-4 pl-3 font-bold">{put.trouble}</p>}
@@ -231,11 +266,12 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
               : the tank needs that room. Only distilled or de-ionised water: lime and salts of the tap settle
               where it is hottest and eat the inhibitors.
             </p>
-            <p className="text-ink-2">
-              One school takes the maker's only{card.coolantProduct && ` (here ${card.coolantProduct})`}, one
-              an all-makes coolant once it is fully flushed, one tops up with the same label. Colour says
-              nothing.
-            </p>
+            {school && (
+              <p className="flex items-start gap-2">
+                <VerdictShape verdict={school.verdict} />
+                <span>{school.because}</span>
+              </p>
+            )}
             <Button
               className="self-start"
               disabled={!mayBook || (!isFlushed && mixed?.verdict === "do-not-mix")}

@@ -53,3 +53,17 @@ describe("what is typed of a mix", () => {
     expect(freezePointC("propylene", share)).toBeCloseTo(-30, 6);
   });
 });
+
+describe("what the shop has said of its place", () => {
+  const at = (fields: Partial<MixFields>) =>
+    readMix({ ...EMPTY_MIX, ...fields }, "metric", { capacityL: 8 }, { altitudeM: 900, coldestC: -20 });
+  it("counts where nothing is typed, and what is typed counts before it", () => {
+    expect(at({})).toMatchObject({ altitudeM: 900, coldestC: -20 });
+    expect(at({ altitude: "0", coldest: "-5" })).toMatchObject({ altitudeM: 0, coldestC: -5 });
+    expect(readMix(EMPTY_MIX, "metric", { capacityL: 8 }, { altitudeM: null, coldestC: null })).toMatchObject(
+      {
+        altitudeM: 0,
+      },
+    );
+  });
+});

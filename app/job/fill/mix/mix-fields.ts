@@ -1,4 +1,10 @@
-import { type Base, fractionFromFreezePoint, KINDS, type Kind } from "../../../../core/coolant/index.ts";
+import {
+  type Base,
+  type CoolantSchool,
+  fractionFromFreezePoint,
+  KINDS,
+  type Kind,
+} from "../../../../core/coolant/index.ts";
 import { readShown, type System } from "../../../../core/units/index.ts";
 
 /** What is typed about a mix; units are the shop's, a share in per cent. */
@@ -14,6 +20,8 @@ export interface MixFields {
   target: string;
   coldest: string;
   altitude: string;
+  school: CoolantSchool | "";
+  label: "card's" | "another";
 }
 
 export const EMPTY_MIX: MixFields = {
@@ -27,6 +35,8 @@ export const EMPTY_MIX: MixFields = {
   target: "",
   coldest: "",
   altitude: "",
+  school: "",
+  label: "card's",
 };
 
 export interface MixRead {
@@ -40,8 +50,13 @@ export interface MixRead {
   troubles: Partial<Record<keyof MixFields, string>>;
 }
 
-/** What was typed, in core units, with what is wrong beside its field; an empty field is nothing said. */
-export function readMix(fields: MixFields, system: System, most: { capacityL: number }): MixRead {
+/** What was typed, in core units, with what is wrong beside its field; an empty field is nothing said, and then the shop’s own place counts. */
+export function readMix(
+  fields: MixFields,
+  system: System,
+  most: { capacityL: number },
+  shop: { altitudeM?: number | null; coldestC?: number | null } = {},
+): MixRead {
   const troubles: MixRead["troubles"] = {};
   const read = <Value>(name: keyof MixFields, work: (text: string) => Value | undefined, wanted: string) => {
     const text = String(fields[name]).trim();
@@ -102,8 +117,10 @@ export function readMix(fields: MixFields, system: System, most: { capacityL: nu
     ...(measured !== undefined && { measured }),
     ...(product !== undefined && { product }),
     ...(target !== undefined && { target }),
-    ...(coldestC !== undefined && { coldestC }),
-    altitudeM: altitude ?? 0,
+    ...((coldestC ?? shop.coldestC ?? undefined) !== undefined && {
+      coldestC: coldestC ?? shop.coldestC ?? 0,
+    }),
+    altitudeM: altitude ?? shop.altitudeM ?? 0,
     ...(kind && { kind }),
     troubles,
   };

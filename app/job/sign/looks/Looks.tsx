@@ -77,10 +77,8 @@ export function Looks({ rules, driving, today }: LooksToldBy) {
       <h3 id="looks" className="text-xl">
         To look at again
       </h3>
-      {!isSigned && (
-        <p className="text-ink-2">By the shop's rules. Signing promises it, and Today asks for it.</p>
-      )}
-      <ul className="mt-1 border-ink border-t-2">
+      {!isSigned && <Told isAny={rows.length > 0} />}
+      <ul className={rows.length > 0 ? "mt-1 border-ink border-t-2" : ""}>
         {rows.map((row) => {
           const isOpen = row.state === "due" || row.state === "open";
           const act = asked?.key === row.key ? asked.act : undefined;
@@ -165,6 +163,14 @@ export function Looks({ rules, driving, today }: LooksToldBy) {
     </section>
   );
 }
+
+const Told = ({ isAny }: { isAny: boolean }) => (
+  <p className="text-ink-2">
+    {isAny
+      ? "By the shop's rules. Signing promises it, and Today asks for it."
+      : "The shop's rules ask for nothing after such work."}
+  </p>
+);
 
 function AddForm({ today, onAdd }: { today: string; onAdd: (what: string, on: string) => void }) {
   const [what, setWhat] = useState("");
