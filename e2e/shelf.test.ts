@@ -43,6 +43,8 @@ describe("the shelf", () => {
       /^pattern: \d+ of \d+ gone; half of them by \d+ months\.$/,
     );
     expect(lines.find((line) => line.startsWith("all-metal"))).toContain("too few to say");
+    await page.locator('[aria-label="Told apart by"] ::-p-text(supplier)').click();
+    await page.waitForSelector('svg[aria-label*="Coldbrook Parts"]');
   });
 
   it("is sorted by any column and searched, and says how each part has done here", async () => {

@@ -22,7 +22,12 @@ const span = (days: number) =>
 
 const goneOf = (lives: readonly Life[]) => lives.filter(({ failed }) => failed).length;
 
+/** Lives are told apart by what was bought, or by who sold it. */
+const TOLD_BY = ["grade", "supplier"] as const;
+type ToldBy = (typeof TOLD_BY)[number];
+
 interface Kind {
+  /** The grade, or the supplier where they are told apart by that. */
   grade: string;
   lives: Life[];
 }
@@ -125,7 +130,7 @@ function Said({ grade, lives }: Kind) {
   );
 }
 
-/** How long each grade of a part really lasts in this shop's cars, those that still hold counted as long as they were seen. */
+/** How long each grade of a part, or each supplier’s, really lasts in this shop's cars, those that still hold counted as long as they were seen. */
 export function Lives({ spans }: { spans: readonly PartSpan[] }) {
   const counts = new Map<string, number>();
   for (const { item } of spans) counts.set(item, (counts.get(item) ?? 0) + 1);
@@ -134,12 +139,13 @@ export function Lives({ spans }: { spans: readonly PartSpan[] }) {
     .slice(0, 8)
     .map(([item]) => item);
   const [chosen, setChosen] = useState("");
+  const [by, setBy] = useState<ToldBy>("grade");
   const item = items.includes(chosen) ? chosen : items[0];
   if (!item) return null;
   const of = spans.filter((span) => span.item === item);
-  const kinds = [...new Set(of.map(({ grade }) => grade))]
+  const kinds = [...new Set(of.map((span) => span[by]))]
     .sort()
-    .map((grade): Kind => ({ grade, lives: of.filter((span) => span.grade === grade) }));
+    .map((grade): Kind => ({ grade, lives: of.filter((span) => span[by] === grade) }));
   const told = kinds.filter(({ lives }) => goneOf(lives) >= FEWEST_GONE);
   const [first, second] = told;
   const differ =
@@ -150,6 +156,12 @@ export function Lives({ spans }: { spans: readonly PartSpan[] }) {
         How long they last here
       </h2>
       <ChipsOne label="Part" options={items} value={item} onChange={(next) => next && setChosen(next)} />
+      <ChipsOne
+        label="Told apart by"
+        options={TOLD_BY}
+        value={by}
+        onChange={(next) => next && setBy(next as ToldBy)}
+      />
       <Curves kinds={kinds} />
       <ul className="max-w-3xl">
         {kinds.map((kind) => (
