@@ -20,6 +20,7 @@ export function ownerText(
   );
   const looks = report.looks.filter(({ state }) => state === "open");
   const complaint = words("Complaint");
+  const moved = report.coolant.find(({ name }) => name === "Out and in")?.words;
   return [
     complaint === "not written" ? "" : ended(`You told us: ${complaint}`),
     kind === "nothing-wrong"
@@ -32,7 +33,7 @@ export function ownerText(
           `We fitted: ${listed(report.parts.map(({ part, grade }) => `${part} (${grade === "maker's" ? "the maker's own" : grade})`))}`,
         )
       : "",
-    report.coolant.length > 0 ? "The coolant was renewed or topped up, and the air let out." : "",
+    moved ? ended(`Coolant: ${moved}`) : "",
     failed.length > 0 ? ended(`Not right yet: ${listed(failed.map(({ words: what }) => what))}`) : "",
     unseen.length > 0 ? ended(`We could not see: ${listed(unseen.map(({ words: what }) => what))}`) : "",
     advised.length > 0 ? ended(`We advise: ${listed(advised.map(({ name }) => name))} soon`) : "",
