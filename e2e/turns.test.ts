@@ -154,10 +154,14 @@ describe("what isn't sent", () => {
     await bookLine(page, "out fan");
     const other = await application.signedIn("ilse");
     await application.go(other, STRIP);
-    await bookLine(other, "in fan");
-    await other.browserContext().close();
+    // Typed here while nobody tells this page what the other one books.
+    await page.setOfflineMode(true);
     await page.locator("[data-entry-line]").fill("in fan");
     await page.keyboard.press("Enter");
+    await seen(page, "1 unsent");
+    await bookLine(other, "in fan");
+    await other.browserContext().close();
+    await page.setOfflineMode(false);
     await seen(page, "1 refused");
     await pause(4000);
     const lead = await application.signedIn("maren");
