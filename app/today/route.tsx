@@ -12,6 +12,9 @@ import { waitUntilWords } from "../ui/waits.ts";
 
 import { DueLooks } from "./DueLooks.tsx";
 
+/** More than that is read on Watch. */
+const MOST_LOOKS = 12;
+
 export const meta = () => [{ title: "Today · Warm Ledger" }];
 
 export const loader = guarded("desk", async ({ desk }) => ({
@@ -117,7 +120,14 @@ export default function Today() {
           {looks.length === 0 ? (
             <p className="text-ink-2">None is promised for this week. Signing a job promises them.</p>
           ) : (
-            <DueLooks looks={looks} />
+            <>
+              <DueLooks looks={looks.slice(0, MOST_LOOKS)} />
+              {looks.length > MOST_LOOKS && (
+                <Link to="/watch" className="inline-flex min-h-12 items-center underline underline-offset-4">
+                  and {looks.length - MOST_LOOKS} more, on Watch
+                </Link>
+              )}
+            </>
           )}
         </aside>
       </div>
