@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { Form } from "react-router";
 import { CALLS, type Call, type FollowUpRule } from "../../core/followups/index.ts";
-import { readShown, SHOWN, type System, toShown } from "../../core/units/index.ts";
+import { SHOWN, type System, toShown } from "../../core/units/index.ts";
+import { readDistance } from "../job/read-distance.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 
@@ -26,7 +27,7 @@ const shownKm = (km: number | undefined, system: System) =>
 
 /** A rule as it was typed, or nothing where it can't be one. */
 function ruleOf({ id, words, after, days, km }: Line, system: System): FollowUpRule | undefined {
-  const far = km.trim() === "" ? undefined : readShown(km, "distance", system);
+  const far = readDistance(km, system);
   const isSound =
     words.trim().length > 0 &&
     /^\d{1,3}$/.test(days.trim()) &&

@@ -10,13 +10,14 @@ import {
   Trouble,
 } from "../../../core/facts/index.ts";
 import type { EntryDraft } from "../../../core/ledger/index.ts";
-import { format, fromShown, readShown, SHOWN, type System } from "../../../core/units/index.ts";
+import { format, SHOWN } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../ui/Chips.tsx";
 import { TextArea, TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
+import { readDistance } from "../read-distance.ts";
 import { Work } from "../Work.tsx";
 import { answersOf, type Question } from "./answers.ts";
 
@@ -39,18 +40,6 @@ const LEVELS = {
   "below the minimum": "low",
   "none to be seen": "empty",
 } as const;
-const MOST_KM = 5_000_000;
-
-function readDistance(text: string, system: System): number | undefined {
-  try {
-    const km = /[a-z]/i.test(text)
-      ? readShown(text, "distance", system)
-      : fromShown(Number(text.replace(/[\s\u202f]/g, "")), "distance", system);
-    return km !== undefined && km >= 0 && km <= MOST_KM ? km : undefined;
-  } catch {
-    return undefined;
-  }
-}
 
 export default function Ask() {
   const { page, entries, system, book, mayBook } = useJob();

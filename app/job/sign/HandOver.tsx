@@ -1,11 +1,11 @@
 import { Distance, dataOf, factsOf } from "../../../core/facts/index.ts";
-import { format, readShown, SHOWN } from "../../../core/units/index.ts";
+import { format, SHOWN } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
+import { readDistance } from "../read-distance.ts";
 
-const MOST_KM = 5_000_000;
 /** Shown figures are rounded. */
 const ROUNDING_KM = 1;
 
@@ -18,8 +18,8 @@ export function HandOver() {
   // What was misread at hand-over holds no right figure back.
   const others = read.filter((entry) => entry !== atEnd).map(({ value }) => value ?? 0);
   const before = Math.max(0, ...others, atEnd ? 0 : (page.vehicle.distanceKm ?? 0));
-  const km = text.trim() === "" ? undefined : readShown(text.replace(/[\s\u202f]/g, ""), "distance", system);
-  const isWrong = text.trim() !== "" && (km === undefined || km < 0 || km > MOST_KM);
+  const km = readDistance(text, system);
+  const isWrong = text.trim() !== "" && km === undefined;
   const isLess = km !== undefined && km < before - ROUNDING_KM;
   const save = () => {
     if (km === undefined || isWrong || isLess) return;

@@ -38,7 +38,9 @@ export function FromLog({ sinceS }: { sinceS: number }) {
       if (!readings)
         setTrouble("That is no log that can be read: a time and a coolant temperature are wanted.");
       else if (readings.length === 0)
-        setTrouble("Nothing in it was logged since the engine was shut off, by the file's own time.");
+        setTrouble(
+          "Nothing in it is hot and since the engine was shut off, by the file's own time. The cap is opened by a reading at the neck.",
+        );
       else setRead({ name: file.name, endedAt, readings });
     } catch {
       setTrouble("That log could not be read.");
@@ -90,7 +92,8 @@ export function FromLog({ sinceS }: { sinceS: number }) {
           <p>
             {read.readings.length} readings of {read.name}, the last{" "}
             {format(last.coolantC, "temperature", system)} at{" "}
-            {whenOf(new Date(read.endedAt).toISOString(), timeZone)}, when the file was written.
+            {whenOf(new Date(read.endedAt).toISOString(), timeZone)}, by the file's own time. A log tells when
+            to look again; the cap is opened by a reading at the neck.
           </p>
           <Button onClick={save}>Book these readings</Button>
         </div>
