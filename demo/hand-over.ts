@@ -1,7 +1,7 @@
 import { Distance, dataOf, FollowUpSaid, factsOf, Guarantee, lastFact, Proof } from "../core/facts/index.ts";
 import { chosenParts, promisesOf, proofsOf, unproven } from "../core/job/index.ts";
 import type { Entry } from "../core/ledger/index.ts";
-import { guaranteeSpan } from "../core/report/index.ts";
+import { guaranteeWords } from "../core/report/index.ts";
 import type { NewEntry } from "../server/jobs/record-entries.ts";
 import type { DemoVehicle } from "./shop.ts";
 import { demoId } from "./story.ts";
@@ -43,7 +43,7 @@ export function handOver(key: string, book: readonly Entry[], { card }: DemoVehi
       stage: "sign",
       kind: "decision",
       item: `guarantee on the ${words}`,
-      text: `part ${guaranteeSpan(partDays)}, labour ${guaranteeSpan(labourDays)}`,
+      text: guaranteeWords({ partDays, labourDays }),
       data: dataOf(Guarantee, { part: entryId, partDays, labourDays }),
     });
   });

@@ -11,6 +11,7 @@ export const loader = guarded("desk", async ({ url, desk, member }) => {
       shopName: member.shopName,
       host: url.origin,
       now: given.now,
+      system: member.units,
     }),
   );
   return new Response(text, {

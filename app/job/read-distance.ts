@@ -1,6 +1,6 @@
 import { fromShown, readShown, type System } from "../../core/units/index.ts";
 
-const MOST_KM = 5_000_000;
+export const MOST_KM = 5_000_000;
 /** 184 220, 184,220 and 184.220 alike: nobody reads a distance to a thousandth. */
 const GROUPED = /^\d{1,3}(?:[ \u00a0\u202f,.']\d{3})+$/;
 const GROUP_MARKS = /[ \u00a0\u202f,.']/g;

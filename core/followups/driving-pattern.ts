@@ -6,8 +6,8 @@ export interface DistanceRead {
 }
 
 export interface DrivingPattern {
-  /** Kilometres a day: the middle one, and the tenth slowest and fastest of the days. */
-  kmPerDay: { low: number; likely: number; high: number };
+  /** Kilometres a day. */
+  kmPerDay: number;
 }
 
 const DAY_MS = 86_400_000;
@@ -15,48 +15,30 @@ const DAY_MS = 86_400_000;
 const LEAST_DAYS = 3;
 /** Nothing on a road runs more: one of the two was misread. */
 const MOST_KM_PER_DAY = 2000;
-/** How it was driven longer ago than the last so many stretches says little of how it is driven now. */
-const MOST_STRETCHES = 12;
+/** How it was driven longer ago than the last so many readings says little of how it is driven now. */
+const MOST_READINGS = 13;
 
-interface Stretch {
-  days: number;
-  kmPerDay: number;
-}
-
-/** The rate below which this share of the days was driven. */
-function quantile(stretches: readonly Stretch[], share: number): number {
-  const sorted = [...stretches].sort((a, b) => a.kmPerDay - b.kmPerDay);
-  const days = sorted.reduce((sum, stretch) => sum + stretch.days, 0);
-  let passed = 0;
-  for (const stretch of sorted) {
-    passed += stretch.days;
-    if (passed >= share * days) return stretch.kmPerDay;
-  }
-  return sorted.at(-1)?.kmPerDay ?? 0;
-}
+/** The middle of these; the lower of two. */
+const middle = (figures: readonly number[]): number | undefined =>
+  [...figures].sort((a, b) => a - b)[(figures.length - 1) >> 1];
 
 /**
- * How a vehicle is driven, km a day, from its distances as they were read: medians over days, so that one long trip or one
- * misread figure moves it little. A figure lower than one before it, or further than anything drives, is left out. Nothing
- * where two readings three days apart are not there.
+ * How a vehicle is driven, km a day, from its distances as they were read: the median slope of all their pairs, so that one long trip
+ * or one misread figure, the first among them too, moves it little. A pair that runs backwards, or further than anything
+ * drives, is left out. Nothing where two readings three days apart are not there. Source: Theil 1950, Sen 1968.
  */
 export function drivingPattern(readings: readonly DistanceRead[]): DrivingPattern | undefined {
-  const sorted = readings
-    .filter(({ at, km }) => Number.isFinite(Date.parse(at)) && Number.isFinite(km) && km >= 0)
-    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  const stretches: Stretch[] = [];
-  let last = sorted[0];
-  for (const next of sorted.slice(1)) {
-    if (!last) break;
-    const days = (Date.parse(next.at) - Date.parse(last.at)) / DAY_MS;
-    if (days < LEAST_DAYS) continue;
-    const kmPerDay = (next.km - last.km) / days;
-    if (kmPerDay > MOST_KM_PER_DAY) continue;
-    if (kmPerDay >= 0) stretches.push({ days, kmPerDay });
-    last = next;
-  }
-  const recent = stretches.slice(-MOST_STRETCHES);
-  if (recent.length === 0) return undefined;
-  const [low, likely, high] = [0.1, 0.5, 0.9].map((share) => quantile(recent, share));
-  return { kmPerDay: { low: low ?? 0, likely: likely ?? 0, high: high ?? 0 } };
+  const recent = readings
+    .map(({ at, km }) => ({ day: Date.parse(at) / DAY_MS, km }))
+    .filter(({ day, km }) => Number.isFinite(day) && Number.isFinite(km) && km >= 0)
+    .sort((a, b) => a.day - b.day)
+    .slice(-MOST_READINGS);
+  const slopes = recent.flatMap((from, place) =>
+    recent
+      .slice(place + 1)
+      .filter(({ day }) => day - from.day >= LEAST_DAYS)
+      .map(({ day, km }) => (km - from.km) / (day - from.day)),
+  );
+  const kmPerDay = middle(slopes.filter((slope) => slope >= 0 && slope <= MOST_KM_PER_DAY));
+  return kmPerDay === undefined ? undefined : { kmPerDay };
 }

@@ -28,7 +28,7 @@ const days = (count: number) =>
 
 /** After how many days a distance is likely reached; nothing where nobody knows how it is driven. */
 function daysToKm(km: number | undefined, driving: DrivingPattern | undefined): number | undefined {
-  const rate = driving?.kmPerDay.likely ?? 0;
+  const rate = driving?.kmPerDay ?? 0;
   return km === undefined || rate <= 0 ? undefined : Math.max(1, Math.floor(km / rate));
 }
 
@@ -51,7 +51,7 @@ function followUp(
       ? ""
       : byRoad === undefined
         ? ` or after ${km} km, whichever is first`
-        : `, or after ${km} km, at some ${Math.round(driving?.kmPerDay.likely ?? 0)} km a day ${days(byRoad)}: ${
+        : `, or after ${km} km, at some ${Math.round(driving?.kmPerDay ?? 0)} km a day ${days(byRoad)}: ${
             isByRoad ? "that comes first" : "the date comes first"
           }`;
   return {

@@ -23,18 +23,26 @@ export function correctionsAfter(entries: readonly Entry[], system: System): Cor
   const reasons = new Map(
     factsOf(entries, CorrectionReason).map(({ fact, entry }) => [fact.line, entry.text]),
   );
+  const byId = new Map(entries.map((entry) => [entry.id, entry]));
+  /** A strike has no words of its own, and one that is struck brings its line back. */
+  const wordsOf = (entry: Entry): string => {
+    const named = byId.get(entry.corrects ?? "");
+    if (!isStrike(entry) || !named) return describeEntry(entry, system);
+    const back = isStrike(named) ? byId.get(named.corrects ?? "") : undefined;
+    return back ? `line ${back.seq} stands again` : `line ${named.seq} struck out`;
+  };
   return entries
     .filter(({ corrects, seq }) => corrects && seq > signedSeq)
     .flatMap((entry): Correction[] => {
-      const wrong = entries.find(({ id }) => id === entry.corrects);
+      const wrong = byId.get(entry.corrects ?? "");
       if (!wrong) return [];
       const why = reasons.get(wrong.id);
       return [
         {
           wrong: wrong.seq,
           right: entry.seq,
-          was: describeEntry(wrong, system),
-          ...(isStrike(entry) ? {} : { is: describeEntry(entry, system) }),
+          was: wordsOf(wrong),
+          ...(isStrike(entry) && !isStrike(wrong) ? {} : { is: wordsOf(entry) }),
           by: entry.by,
           at: entry.at,
           ...(why ? { why } : {}),

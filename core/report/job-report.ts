@@ -16,7 +16,8 @@ export interface JobReport {
   vehicle: ReportRow[];
   job: ReportRow[];
   evidence: { words: string; verdict: Verdict; line: number }[];
-  parts: { part: string; grade: string; supplier: string; guarantee: string }[];
+  /** Chosen ones; whether each went in. */
+  parts: { part: string; grade: string; supplier: string; guarantee: string; isFitted: boolean }[];
   coolant: ReportRow[];
   proofs: Pick<ProofRow, "words" | "verdict" | "because">[];
   advice: ReportRow[];

@@ -20,6 +20,7 @@ export function ownerText(
   );
   const looks = report.looks.filter(({ state }) => state === "open");
   const complaint = words("Complaint");
+  const fitted = report.parts.filter(({ isFitted }) => isFitted);
   const moved = report.coolant.find(({ name }) => name === "Out and in")?.words;
   return [
     complaint === "not written" ? "" : ended(`You told us: ${complaint}`),
@@ -28,9 +29,9 @@ export function ownerText(
       : kind === "fault"
         ? ended(`We found: ${lowered(words("Found"))}`)
         : "",
-    report.parts.length > 0
+    fitted.length > 0
       ? ended(
-          `We fitted: ${listed(report.parts.map(({ part, grade }) => `${part} (${grade === "maker's" ? "the maker's own" : grade})`))}`,
+          `We fitted: ${listed(fitted.map(({ part, grade }) => `${part} (${grade === "maker's" ? "the maker's own" : grade})`))}`,
         )
       : "",
     moved ? ended(`Coolant: ${moved}`) : "",

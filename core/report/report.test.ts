@@ -13,6 +13,7 @@ import {
   Proof,
   SeenApart,
   Signature,
+  Strength,
 } from "../facts/index.ts";
 import type { Entry } from "../ledger/index.ts";
 import { guaranteeSpan, type ReportInput, reportOf } from "./index.ts";
@@ -52,7 +53,7 @@ const JOB: Partial<Entry>[] = [
   },
   { ...coolant("drained", 5), stage: "strip" },
   { account: "part", item: "radiator", in: 1, stage: "build", by: "ilse" },
-  { ...coolant("poured", 4.9), stage: "fill", by: "ilse" },
+  { ...coolant("poured", 4.9), stage: "fill", by: "ilse", data: dataOf(Strength, { fraction: 0.5 }) },
   {
     stage: "build",
     kind: "note",
@@ -103,6 +104,36 @@ describe("the report of a job", () => {
       },
     ]);
     expect(reportOf(input(failed)).owner.join(" ")).toMatch(/Not right yet: no leak, hot/);
+  });
+
+  it("claims no strength that nobody wrote, and none that would freeze sooner", () => {
+    const poured = (data?: Entry["data"]) => {
+      const lines = JOB.map((line) => (line.item === "poured" ? { ...line, data } : line));
+      return row(reportOf(input(book(lines as Partial<Entry>[]))).coolant, "Strength poured");
+    };
+    expect(poured()).toBe("not written of all that went in");
+    expect(poured(dataOf(Strength, { fraction: 1 }))).toMatch(/over 60 %/);
+    expect(poured(dataOf(Strength, { fraction: 1 }))).not.toMatch(/°C/);
+  });
+
+  it("says of a part that was chosen and never went in that it was not fitted", () => {
+    const entries = book(JOB.filter(({ account }) => account !== "part"));
+    expect(reportOf(input(entries)).parts).toMatchObject([{ part: "radiator", isFitted: false }]);
+    expect(reportOf(input(entries)).owner.join(" ")).not.toMatch(/We fitted/);
+    expect(reportOf(input(book(JOB))).owner.join(" ")).toMatch(/We fitted: radiator/);
+  });
+
+  it("tells a strike that was taken back as a line that stands again", () => {
+    const signed: Partial<Entry>[] = [
+      ...JOB,
+      { kind: "decision", item: "signed", text: "all there", data: dataOf(Signature, { open: [] }) },
+      { kind: "note", corrects: "e8" },
+      { kind: "note", corrects: "e10" },
+    ];
+    expect(reportOf(input(book(signed))).corrections.at(-1)).toMatchObject({
+      was: "line 8 struck out",
+      is: "line 8 stands again",
+    });
   });
 
   it("tells the guarantee that was given last", () => {

@@ -1,5 +1,5 @@
 import { type Entry, STAGES, type Stage, standing } from "../book/index.ts";
-import { atmosphereKPa, boilingPointC, freezePointC } from "../coolant/index.ts";
+import { atmosphereKPa, boilingPointC, freezePointC, STRONGEST } from "../coolant/index.ts";
 import {
   Codes,
   Distance,
@@ -8,10 +8,19 @@ import {
   Guarantee,
   OwnTest,
   Signature,
+  Strength,
   TestOutcome,
   WarmUpLog,
 } from "../facts/index.ts";
-import { chosenParts, complaintOf, findingOf, promisesOf, proofsOf, whileApart } from "../job/index.ts";
+import {
+  chosenParts,
+  complaintOf,
+  findingOf,
+  partLives,
+  promisesOf,
+  proofsOf,
+  whileApart,
+} from "../job/index.ts";
 import { coolantBalance, openItems, pouredMix } from "../ledger/index.ts";
 import { format, formatBothTemperatures, inShownUnits, type System } from "../units/index.ts";
 import { correctionsAfter } from "./corrections.ts";
@@ -59,21 +68,46 @@ export function guaranteeSpan(days: number): string {
   return `${Math.round(days / DAYS_OF_MONTH)} months`;
 }
 
+/** A guarantee as it is written down: part 24 months, labour none. */
+export const guaranteeWords = ({ partDays, labourDays }: { partDays: number; labourDays: number }): string =>
+  `part ${guaranteeSpan(partDays)}, labour ${guaranteeSpan(labourDays)}`;
+
 function partRows(entries: readonly Entry[]): JobReport["parts"] {
   const given = new Map(factsOf(entries, Guarantee).map(({ fact }) => [fact.part, fact]));
+  const went = partLives([{ jobId: "", entries }]);
   return chosenParts(entries)
     .filter(({ refused }) => !refused)
-    .map(({ words, grade, supplier, entryId }) => {
+    .map(({ words, item, place, grade, supplier, entryId }) => {
       const of = given.get(entryId);
       return {
         part: words,
         grade,
         supplier,
-        guarantee: of
-          ? `part ${guaranteeSpan(of.partDays)}, labour ${guaranteeSpan(of.labourDays)}`
-          : "not said",
+        guarantee: of ? guaranteeWords(of) : "not said",
+        isFitted: went.some((life) => life.item === item && life.place === place),
       };
     });
+}
+
+/** How strong what was poured is, by what was written of it; where it boils and freezes, as the usual base does. */
+function strengthWords(
+  entries: readonly Entry[],
+  card: ReportInput["card"],
+  system: System,
+  altitudeM: number,
+): string {
+  const pours = standing(entries).filter(
+    ({ account, item, in: poured }) => account === "coolant" && item === "poured" && (poured ?? 0) > 0,
+  );
+  const isTold = pours.every(({ data }) => data?.fact === Strength.fact);
+  if (!isTold) return "not written of all that went in";
+  const { fraction } = pouredMix(entries, STRONGEST);
+  if (fraction > STRONGEST)
+    return `${percent(fraction)}: over 60 % it freezes sooner again, what stayed has to thin it`;
+  const kPa = atmosphereKPa(altitudeM) + (card?.capGaugeKpa ?? 0);
+  const celsius = (value: number) => formatBothTemperatures(Math.round(value), system);
+  const boils = card ? `, boils at ${celsius(boilingPointC("ethylene", fraction, kPa))} under its cap` : "";
+  return `${percent(fraction)}: as ethylene glycol it freezes at ${celsius(freezePointC("ethylene", fraction))}${boils}`;
 }
 
 function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): ReportRow[] {
@@ -97,19 +131,8 @@ function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): Rep
         ? `${rest} not accounted for`
         : `${rest} more went in than is known to have come out`,
   });
-  if (sums.addedL > 0) {
-    const { fraction } = pouredMix(entries, card?.targetFraction ?? 0.5);
-    const share = Math.min(0.6, fraction);
-    const kPa = atmosphereKPa(altitudeM) + (card?.capGaugeKpa ?? 0);
-    rows.push({
-      name: "Strength poured",
-      words: `${percent(fraction)}: freezes at ${formatBothTemperatures(Math.round(freezePointC("ethylene", share)), system)}${
-        card
-          ? `, boils at ${formatBothTemperatures(Math.round(boilingPointC("ethylene", share, kPa)), system)} under its cap`
-          : ""
-      }`,
-    });
-  }
+  if (sums.addedL > 0)
+    rows.push({ name: "Strength poured", words: strengthWords(entries, card, system, altitudeM) });
   return rows;
 }
 
@@ -207,7 +230,9 @@ export function reportOf(input: ReportInput): JobReport {
         .filter(Boolean)
         .join(": "),
     })),
-    open: signature ? [...signature.fact.open] : openItems(entries, system).map(({ words }) => words),
+    open: signature
+      ? signature.fact.open.map((words) => inShownUnits(words, system))
+      : openItems(entries, system).map(({ words }) => words),
     looks: promisesOf(entries).map(({ what, on, byKm, state, said }) => ({
       what,
       when: [on && dateOf(`${on}T12:00:00Z`), byKm !== undefined && `at ${format(byKm, "distance", system)}`]

@@ -1,4 +1,5 @@
 import ical, { ICalAlarmType } from "ical-generator";
+import { format, type System } from "../../core/units/index.ts";
 import { atDesk, type Database, type Desk } from "../database/connection.ts";
 import { hashToken, newToken, shopOfToken } from "../people/secrets.ts";
 import { type PromiseDue, readPromises } from "./read-promises.ts";
@@ -23,7 +24,7 @@ const titleOf = ({ plate, what }: PromiseDue) => `${plate}: ${what}`;
 /** Second looks as an iCalendar file: one whole-day event each, under an id that stays when it is moved. */
 export function writeCalendar(
   promises: readonly PromiseDue[],
-  { shopName, host, now }: { shopName: string; host: string; now: Date },
+  { shopName, host, now, system }: { shopName: string; host: string; now: Date; system: System },
 ): string {
   const calendar = ical({
     name: `Second looks, ${shopName}`,
@@ -42,7 +43,7 @@ export function writeCalendar(
       description: [
         promise.name,
         `Job ${promise.number}.`,
-        promise.byKm === null ? "" : `Or at ${Math.round(promise.byKm)} km, whichever is first.`,
+        promise.byKm === null ? "" : `Or at ${format(promise.byKm, "distance", system)}, whichever is first.`,
       ]
         .filter(Boolean)
         .join(" "),
@@ -65,6 +66,11 @@ export async function findCalendar(
   return atDesk(database, { shopId, now }, async (desk) => {
     const shop = await desk.models.Shop.findByPk(shopId, { transaction: desk.transaction });
     if (!shop || shop.calendarHash !== hashToken(token)) return undefined;
-    return writeCalendar(await readPromises(desk, { days: DAYS_AHEAD }), { shopName: shop.name, host, now });
+    return writeCalendar(await readPromises(desk, { days: DAYS_AHEAD }), {
+      shopName: shop.name,
+      host,
+      now,
+      system: shop.units,
+    });
   });
 }

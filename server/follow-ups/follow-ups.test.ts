@@ -263,13 +263,19 @@ describe("the calendar", () => {
           isDue: false,
         },
       ],
-      { shopName: "A; B, C", host: "https://ledger.invalid", now: new Date("2031-03-01T08:00:00Z") },
+      {
+        shopName: "A; B, C",
+        host: "https://ledger.invalid",
+        now: new Date("2031-03-01T08:00:00Z"),
+        system: "us",
+      },
     );
     const events = Object.values(sync.parseICS(text)).flatMap((each) =>
       each?.type === "VEVENT" ? [each] : [],
     );
     expect(events.length).toBe(1);
     expect(String(events[0]?.summary)).toContain("水箱");
+    expect(String(events[0]?.description)).toMatch(/Or at 311.mi/);
     for (const line of text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
   });
 });

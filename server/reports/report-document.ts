@@ -58,7 +58,7 @@ const named = (rows: readonly ReportRow[]): Content[] =>
     : [
         table(
           [96, "*"],
-          rows.map(({ name, words }) => [say(name, { color: SECOND }), say(words)]),
+          rows.slice(0, MOST_ROWS).map(({ name, words }) => [say(name, { color: SECOND }), say(words)]),
         ),
       ];
 
@@ -104,7 +104,11 @@ function partsTable({ parts }: JobReport): Content[] {
         heads,
         ...parts
           .slice(0, MOST_ROWS)
-          .map((each) => [each.part, each.grade, each.supplier, each.guarantee].map((words) => say(words))),
+          .map(({ part: words, grade, supplier, guarantee, isFitted }) =>
+            [isFitted ? words : `${words}, not written as fitted`, grade, supplier, guarantee].map((each) =>
+              say(each),
+            ),
+          ),
       ],
       1,
     ),
@@ -114,7 +118,7 @@ function partsTable({ parts }: JobReport): Content[] {
 function corrections({ corrections: all }: JobReport): Content[] {
   if (all.length === 0) return [];
   return [
-    say("Corrected after it was signed", { bold: true, fontSize: 12, margin: [0, 12, 0, 3] }),
+    title("Corrected after it was signed"),
     ...all
       .slice(0, MOST_ROWS)
       .map(({ wrong, was, is, by, why }) =>

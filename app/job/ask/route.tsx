@@ -17,7 +17,7 @@ import { Button } from "../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../ui/Chips.tsx";
 import { TextArea, TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
-import { readDistance } from "../read-distance.ts";
+import { MOST_KM, readDistance } from "../read-distance.ts";
 import { Work } from "../Work.tsx";
 import { answersOf, type Question } from "./answers.ts";
 

@@ -139,9 +139,9 @@ export default function Report() {
         {parts.length > 0 && (
           <Part title="Parts">
             <Rows
-              rows={parts.map(({ part, grade, supplier, guarantee }) => ({
+              rows={parts.map(({ part, grade, supplier, guarantee, isFitted }) => ({
                 name: part,
-                words: `${grade}, ${supplier}. Guarantee: ${guarantee}.`,
+                words: `${grade}, ${supplier}${isFitted ? "" : ", not written as fitted"}. Guarantee: ${guarantee}.`,
               }))}
             />
           </Part>

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { dataOf, factsOf, Guarantee } from "../../../core/facts/index.ts";
 import { chosenParts } from "../../../core/job/index.ts";
-import { guaranteeSpan } from "../../../core/report/index.ts";
+import { guaranteeSpan, guaranteeWords } from "../../../core/report/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
@@ -39,7 +39,7 @@ export function Guarantees() {
   const save = (words: string) => {
     if (!open) return;
     const { id, partDays, labourDays } = open;
-    const text = `part ${guaranteeSpan(partDays)}, labour ${guaranteeSpan(labourDays)}`;
+    const text = guaranteeWords({ partDays, labourDays });
     const data = dataOf(Guarantee, { part: id, partDays, labourDays });
     if (book({ kind: "decision", item: `guarantee on the ${words}`, text, data })) setOpen(undefined);
   };
@@ -55,9 +55,7 @@ export function Guarantees() {
             <li key={entryId} className="flex flex-wrap items-end gap-x-4 gap-y-2 border-rule border-b py-2">
               <span className="min-w-56 flex-1">
                 <span className="font-bold">{words}</span>, {grade}, {supplier}:{" "}
-                {of
-                  ? `part ${guaranteeSpan(of.partDays)}, labour ${guaranteeSpan(of.labourDays)}`
-                  : "guarantee not said"}
+                {of ? guaranteeWords(of) : "guarantee not said"}
               </span>
               {open?.id === entryId ? (
                 <>

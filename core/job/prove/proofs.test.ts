@@ -43,7 +43,7 @@ const found: Partial<Entry> = {
   stage: "find",
   kind: "decision",
   item: "finding",
-  text: "Switch plug corroded",
+  text: "Switch contacts corroded",
   data: dataOf(Finding, { finding: "fault" }),
 };
 const POURED = [coolant("drained", 4), coolant("poured", 4)];
@@ -60,6 +60,11 @@ describe("what was done", () => {
     ["a switch that was found and left", [found], { fan: false }],
     ["a plug that was cleaned", [found, { account: "connector", item: "plug", in: 1 }], { fan: true }],
     ["a radiator", part("radiator"), { fan: false }],
+    ["a fan relay", part("fan relay"), { fan: true, motor: false }],
+    ["a fan assembly", part("fan assembly"), { fan: true, motor: true }],
+    ["a drain plug", part("drain plug"), { fan: false }],
+    ["a level sensor", part("coolant level sensor"), { fan: false }],
+    ["a heater motor", part("heater motor"), { fan: false, motor: false }],
     ["a capacity that changed", [coolant("capacity", 0.4)], { coolant: false }],
   ] as [string, Partial<Entry>[], object][])("is told of %s", (_, lines, expected) => {
     expect(workDone(book(lines))).toMatchObject(expected);

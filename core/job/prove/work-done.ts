@@ -16,8 +16,13 @@ export interface WorkDone {
 }
 
 const FAN_SIDE =
-  /\b(?:fans?|motor|switch|sensor|relay|module|fuse|ground|feed|resistor|clutch|plug|wiring|wire)\b/i;
-const MOTOR = /\b(?:fan|motor)\b/i;
+  /\b(?:fans?|motor|switch|sensor|relay|module|fuse|ground|feed|resistor|clutch|wiring|wire)\b/i;
+/** Switches and sensors that no fan goes by. */
+const ELSEWHERE = /\b(?:level|oil|pressure|drain|bleed|heater|brake|wheel)\b/i;
+/** A fan or its motor by itself; what only goes with one turns nothing round. */
+const MOTOR = /\b(?:fan|motor)(?: (?:unit|assembly|pack))?$/i;
+const isFanSide = (name: string) => FAN_SIDE.test(name) && !ELSEWHERE.test(name);
+
 /** After these the air that is left comes up overnight. */
 const BLEEDS_AGAIN = ["electric-pump", "fill-and-recheck"];
 
@@ -32,9 +37,7 @@ export function workDone(entries: readonly Entry[]): WorkDone {
   const names = fitted.map(({ item, place }) => `${place ?? ""} ${item ?? ""}`);
   // A ground that was cleaned leaves no part behind, but something was taken off and put back for it.
   const isMended = all.some(({ account, in: back }) => account && account !== "coolant" && (back ?? 0) > 0);
-  const fan =
-    names.some((name) => FAN_SIDE.test(name)) ||
-    (isMended && finding?.kind === "fault" && FAN_SIDE.test(finding.words));
+  const fan = names.some(isFanSide) || (isMended && finding?.kind === "fault" && isFanSide(finding.words));
   const school = factsOf(entries, BleedStep).at(-1)?.fact.school;
   const calls: Call[] = [
     ...(coolant ? (["coolant"] as const) : []),
@@ -44,5 +47,11 @@ export function workDone(entries: readonly Entry[]): WorkDone {
   const until = all.findLastIndex(
     ({ account, in: back }) => (account === "part" || account === "hose") && (back ?? 0) > 0,
   );
-  return { coolant, fan, motor: names.some((name) => MOTOR.test(name)), calls, until: until + 1 };
+  return {
+    coolant,
+    fan,
+    motor: names.some((name) => MOTOR.test(name.trim()) && isFanSide(name)),
+    calls,
+    until: until + 1,
+  };
 }

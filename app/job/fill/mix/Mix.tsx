@@ -266,6 +266,13 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
               : the tank needs that room. Only distilled or de-ionised water: lime and salts of the tap settle
               where it is hottest and eat the inhibitors.
             </p>
+            {!school && (
+              <p className="text-ink-2">
+                One school takes the maker's only{card.coolantProduct && ` (here ${card.coolantProduct})`},
+                one an all-makes coolant once it is fully flushed, one tops up with the same label. Colour
+                says nothing.
+              </p>
+            )}
             {school && (
               <p className="flex items-start gap-2">
                 <VerdictShape verdict={school.verdict} />

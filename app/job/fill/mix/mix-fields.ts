@@ -95,7 +95,7 @@ export function readMix(
   );
   const product = read("product", percent(1, 100), "Its share of glycol: 1 to 100 %.");
   const target = read("target", percent(0, 60), "From 0 to 60 %: above that it freezes sooner again.");
-  const coldestC = read(
+  const typedC = read(
     "coldest",
     (text) => {
       const celsius = readShown(text, "temperature", system);
@@ -112,14 +112,13 @@ export function readMix(
     "Metres above the sea, −400 to 6000.",
   );
   const kind = KINDS.find((each) => each === fields.kind);
+  const coldestC = typedC ?? shop.coldestC ?? undefined;
   return {
     ...(stayedL !== undefined && { stayedL }),
     ...(measured !== undefined && { measured }),
     ...(product !== undefined && { product }),
     ...(target !== undefined && { target }),
-    ...((coldestC ?? shop.coldestC ?? undefined) !== undefined && {
-      coldestC: coldestC ?? shop.coldestC ?? 0,
-    }),
+    ...(coldestC !== undefined && { coldestC }),
     altitudeM: altitude ?? shop.altitudeM ?? 0,
     ...(kind && { kind }),
     troubles,
