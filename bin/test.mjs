@@ -1,7 +1,8 @@
 #!/usr/bin/env node
 // Everything that must hold: npm test. Sets up what is missing, runs every check, ends with one summary.
 import { mkdirSync, readFileSync, rmSync } from "node:fs";
-import { join } from "node:path";
+import { join, relative } from "node:path";
+import { stripVTControlCharacters } from "node:util";
 import { ensureBuild } from "./lib/build.mjs";
 import { startCluster } from "./lib/cluster.mjs";
 import { ensureDebian, ensurePackages, findChromium, findPdfToText } from "./lib/packages.mjs";
@@ -34,6 +35,26 @@ async function step(name, command, args, env = process.env) {
   });
 }
 
+/** Every failed test in a line or two: who reads only a run's end needs their names there. */
+function failuresOf(files) {
+  return files.flatMap((file) => {
+    const failed = file.assertionResults.filter((each) => each.status === "failed");
+    const told = failed.map((each) => ({ name: each.fullName, message: each.failureMessages.join(" ") }));
+    if (file.status === "failed" && told.length === 0)
+      told.push({ name: "the whole file", message: file.message });
+    return told.map(
+      ({ name, message }) => `${relative(ROOT, file.name)}: ${name}\n      ${shortOf(message)}`,
+    );
+  });
+}
+
+/** A message's first words and where in the tests it was. */
+function shortOf(message) {
+  const plain = stripVTControlCharacters(message ?? "");
+  const at = plain.match(/\b(?:e2e|server|core|app|demo)\/[\w./-]+\.test\.ts:\d+/g)?.[0] ?? "";
+  return `${plain.replace(/\s+/g, " ").slice(0, 400)} ${at}`.trim();
+}
+
 /** A Vitest project, its tests counted from the report it writes. */
 async function tests(name, project, env) {
   const report = join(LOCAL, "reports", `${project}.json`);
@@ -46,8 +67,12 @@ async function tests(name, project, env) {
   );
   const last = results.at(-1);
   try {
-    const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, "utf8"));
-    Object.assign(last, { passed: numPassedTests, failed: Math.max(numFailedTests, last.isGreen ? 0 : 1) });
+    const { numPassedTests, numFailedTests, testResults } = JSON.parse(readFileSync(report, "utf8"));
+    Object.assign(last, {
+      passed: numPassedTests,
+      failed: Math.max(numFailedTests, last.isGreen ? 0 : 1),
+      named: failuresOf(testResults),
+    });
   } catch {
     Object.assign(last, { isGreen: false, passed: 0, failed: 1 });
   }
@@ -88,6 +113,7 @@ await run(async () => {
           `${isGreen ? "ok  " : "FAIL"}  ${name.padEnd(32)} ${seconds.toFixed(1).padStart(6)} s  ${String(passed).padStart(4)} passed, ${failed} failed`,
         );
       }
+      for (const failure of results.flatMap((each) => each.named ?? [])) say(`  FAIL  ${failure}`);
       const sum = (key) => results.reduce((total, each) => total + each[key], 0);
       say(`${sum("passed")} passed, ${sum("failed")} failed`);
     }
