@@ -1,5 +1,5 @@
 import { Distance, dataOf, FollowUpSaid, factsOf, Guarantee, lastFact, Proof } from "../core/facts/index.ts";
-import { chosenParts, promisesOf, proofsOf, unproven } from "../core/job/index.ts";
+import { chosenParts, promisesOf, proofsOf, provenCar, unproven } from "../core/job/index.ts";
 import type { Entry } from "../core/ledger/index.ts";
 import { guaranteeWords } from "../core/report/index.ts";
 import type { NewEntry } from "../server/jobs/record-entries.ts";
@@ -23,7 +23,7 @@ export function handOver(key: string, book: readonly Entry[], { card }: DemoVehi
     at,
     ...rest,
   });
-  const rows = unproven(proofsOf(book, { fanStages: card.fanOnC.length, capGaugeKPa: card.capGaugeKpa }));
+  const rows = unproven(proofsOf(book, provenCar(card)));
   const proofs = rows
     .filter(({ verdict }) => verdict !== "fail")
     .map(({ proof, words }) => {

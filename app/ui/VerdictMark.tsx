@@ -1,6 +1,4 @@
-import type { Verdict } from "../../core/judgement/index.ts";
-
-const NAMES: Record<Verdict, string> = { pass: "pass", fail: "fail", "not-seen": "not seen" };
+import { VERDICT_WORDS, type Verdict } from "../../core/judgement/index.ts";
 
 /** The verdict by its shape: a filled disc with a tick, a notched square, an open ring with a dash. */
 export function VerdictShape({ verdict, size = 20 }: { verdict: Verdict; size?: number }) {
@@ -10,7 +8,7 @@ export function VerdictShape({ verdict, size = 20 }: { verdict: Verdict; size?: 
       height={size}
       viewBox="0 0 20 20"
       role="img"
-      aria-label={NAMES[verdict]}
+      aria-label={VERDICT_WORDS[verdict]}
       className="shrink-0"
     >
       <VerdictPath verdict={verdict} />
@@ -43,7 +41,7 @@ export function VerdictWord({ verdict }: { verdict: Verdict }) {
       <span aria-hidden="true">
         <VerdictShape verdict={verdict} />
       </span>
-      {NAMES[verdict]}
+      {VERDICT_WORDS[verdict]}
     </span>
   );
 }

@@ -1,4 +1,5 @@
 import type { Entry, EntryDraft } from "../book/index.ts";
+import { VERDICT_WORDS, type Verdict } from "../judgement/index.ts";
 import { type Dimension, format, inShownTemperatures, type System } from "../units/index.ts";
 
 const DIMENSIONS: Record<string, Dimension> = {
@@ -12,8 +13,6 @@ const DIMENSIONS: Record<string, Dimension> = {
   A: "current",
 };
 
-export const VERDICT_WORDS = { pass: "pass", fail: "fail", "not-seen": "not seen" } as const;
-
 /** An entry's figure with its unit in the system shown, or nothing where it carries none. */
 export function valueWords(entry: EntryDraft | Entry, system: System): string | undefined {
   if (typeof entry.value !== "number" || !Number.isFinite(entry.value)) return undefined;
@@ -24,7 +23,7 @@ export function valueWords(entry: EntryDraft | Entry, system: System): string | 
 interface Besides {
   /** Said behind the entry's own text. */
   tail?: string;
-  verdict?: keyof typeof VERDICT_WORDS;
+  verdict?: Verdict;
 }
 
 /** "left fan plug 12.4 V, at idle: pass": place and thing, figure, what was said, verdict. No full stop. */

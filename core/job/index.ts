@@ -11,7 +11,7 @@ export { type Gate, looksFor, partsGate } from "./parts-gate.ts";
 export { type PictureLine, picturesOf } from "./pictures.ts";
 export { pressureReadings } from "./pressure-test.ts";
 export { type Promised, promisesOf } from "./promises.ts";
-export { type ProofRow, type ProvenCar, proofsOf, unproven } from "./prove/proofs.ts";
+export { type ProofRow, type ProvenCar, proofsOf, provenCar, unproven } from "./prove/proofs.ts";
 export { type WorkDone, workDone } from "./prove/work-done.ts";
 export { type StageState, stageStates } from "./stage-states.ts";
 export { type TaskLine, tasksOf, toGet, type Wanted } from "./to-get.ts";

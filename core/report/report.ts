@@ -19,6 +19,7 @@ import {
   partLives,
   promisesOf,
   proofsOf,
+  provenCar,
   whileApart,
 } from "../job/index.ts";
 import { coolantBalance, openItems, pouredMix } from "../ledger/index.ts";
@@ -198,7 +199,7 @@ export function reportOf(input: ReportInput): JobReport {
   const finding = findingOf(entries);
   const signature = factsOf(entries, Signature).at(-1);
   const codes = factsOf(entries, Codes).map(({ entry }) => entry.text ?? "");
-  const proofs = proofsOf(entries, { fanStages: card?.fanOnC.length ?? 0, capGaugeKPa: card?.capGaugeKpa });
+  const proofs = proofsOf(entries, provenCar(card));
   const apart = whileApart(entries).filter(({ as }) => as && as !== "sound");
   const rows: ReportRow[] = [
     { name: "Complaint", words: complaintOf(entries) ?? "not written" },

@@ -18,5 +18,6 @@ export {
 export { decodeLog } from "./decode-log.ts";
 export { MOST_CHARACTERS } from "./log-door.ts";
 export { readTrace } from "./read-trace.ts";
+export { type CurvePoint, thinTrace } from "./thin.ts";
 export type { Mark, Trace, TraceProblem, TraceReading } from "./trace.ts";
 export { writeTrace } from "./write-trace.ts";

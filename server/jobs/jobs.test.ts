@@ -174,31 +174,6 @@ describe("recordEntries", () => {
     });
   });
 
-  it("signs with thousands of lines open, and says how many", async () => {
-    const shop = await smallShop(scratch, "Many");
-    for (let bag = 0; bag < 12; bag++)
-      await shop.book(
-        ...Array.from({ length: 50 }, (_, index) => ({
-          ...bolts,
-          place: `bag ${bag}`,
-          item: `M${index + 3}`,
-        })),
-      );
-    const open = mayClose(await shop.at((desk) => readBook(desk, shop.jobId))).because;
-    expect(open).toHaveLength(600);
-    await shop.at((desk) =>
-      signJob(desk, shop.jobId, {
-        id: randomUUID(),
-        reason: "scrapped with the car",
-        openSeen: open.slice(0, 200),
-        openCount: 600,
-      }),
-    );
-    const last = (await shop.at((desk) => readBook(desk, shop.jobId))).at(-1);
-    const { open: kept } = (last?.data ?? {}) as { open?: string[] };
-    expect(kept?.at(-1)).toMatch(/^and \d+ more$/);
-  });
-
   it("books nothing of a batch when one of it is refused", async () => {
     const shop = await smallShop(scratch, "Batch");
     await expect(
@@ -297,41 +272,6 @@ describe("openJob", () => {
     await expect(shop.at((desk) => addVehicle(desk, { ...vehicle, plate: "TWO 3" }))).rejects.toMatchObject({
       status: 409,
     });
-  });
-});
-
-describe("signJob", () => {
-  const signature = (reason = "", openSeen: string[] = []) => ({ id: randomUUID(), reason, openSeen });
-
-  it("wants a reason for what is open, and what is open to be what was seen", async () => {
-    const shop = await smallShop(scratch, "Sign");
-    await shop.book(bolts);
-    const open = ["bag 2 is 3 M6×20 short"];
-    const sign = (given: ReturnType<typeof signature>) => shop.at((desk) => signJob(desk, shop.jobId, given));
-    await expect(sign(signature("for good reason", []))).rejects.toMatchObject({ status: 409 });
-    await expect(sign(signature("", open))).rejects.toMatchObject({
-      fields: { reason: expect.stringMatching(/say why/) },
-    });
-    await sign(signature("owner supplies the bolts tomorrow", open));
-    const { job, entries } = await shop.at((desk) => readJob(desk, shop.jobId));
-    expect(job).toMatchObject({
-      signedBy: "Sign technician",
-      signReason: "owner supplies the bolts tomorrow",
-    });
-    expect(entries.at(-1)).toMatchObject({ stage: "sign", data: { fact: "signature", v: 2, open } });
-  });
-
-  it("locks the book: corrections only, and no unsigning", async () => {
-    const shop = await smallShop(scratch, "Locked");
-    const entry = newEntry({ kind: "note", text: "left hose" });
-    await shop.book(entry);
-    await shop.at((desk) => signJob(desk, shop.jobId, signature()));
-    await expect(shop.book({ kind: "note", text: "one more" })).rejects.toMatchObject({ status: 409 });
-    await shop.book({ kind: "note", text: "right hose", corrects: entry.id });
-    const unsign = "UPDATE jobs SET signed_at = NULL, signed_by = NULL";
-    await expect(
-      shop.at(({ sequelize, transaction }) => sequelize.query(unsign, { transaction })),
-    ).rejects.toThrow(/stays signed/);
   });
 });
 

@@ -1,4 +1,5 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces.js";
+import { VERDICT_WORDS } from "../../core/judgement/index.ts";
 import type { JobReport, ReportRow } from "../../core/report/index.ts";
 import type { System } from "../../core/units/index.ts";
 import { inFonts } from "./pdf-fonts.ts";
@@ -30,7 +31,6 @@ const SHAPES = {
   "not-seen":
     '<circle cx="6" cy="6" r="5" fill="none" stroke="#211D18" stroke-width="1.1"/><path d="M3.6 6H8.4" stroke="#211D18" stroke-width="1.1"/>',
 } as const;
-const VERDICT_WORDS = { pass: "pass", fail: "fail", "not-seen": "not seen" } as const;
 const shape = (verdict: keyof typeof SHAPES): Content => ({
   svg: `<svg xmlns="http://www.w3.org/2000/svg" width="12" height="12" viewBox="0 0 12 12">${SHAPES[verdict]}</svg>`,
   width: 9,

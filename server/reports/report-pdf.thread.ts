@@ -1,6 +1,6 @@
 import { gunzipSync } from "node:zlib";
 import pdfmake from "pdfmake";
-import { analyseTrace, decodeLog, readTrace, type TraceSpec } from "../../core/trace/index.ts";
+import { analyseTrace, decodeLog, readTrace, type TraceSpec, thinTrace } from "../../core/trace/index.ts";
 import { PDF_FONTS } from "./pdf-fonts.ts";
 import { type PaperReport, reportDocument } from "./report-document.ts";
 
@@ -15,16 +15,8 @@ const MOST_POINTS = 600;
 function curveOf({ name, content, spec }: NonNullable<PaperOrder["log"]>): PaperReport["curve"] {
   const { trace } = readTrace(decodeLog(gunzipSync(content)));
   if (!trace) return undefined;
-  const step = Math.max(1, Math.ceil(trace.s.length / MOST_POINTS));
-  const points: { s: number; coolantC: number }[] = [];
-  for (let i = 0; i < trace.s.length; i += step) {
-    const end = Math.min(i + step, trace.s.length);
-    let sum = 0;
-    for (let k = i; k < end; k++) sum += trace.coolantC[k] ?? 0;
-    points.push({ s: trace.s[i] ?? 0, coolantC: sum / (end - i) });
-  }
   try {
-    return { name, points, analysis: analyseTrace(trace, spec), spec };
+    return { name, points: thinTrace(trace, MOST_POINTS), analysis: analyseTrace(trace, spec), spec };
   } catch (error) {
     if (error instanceof RangeError) return undefined;
     throw error;

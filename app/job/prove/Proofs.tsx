@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { dataOf, Proof } from "../../../core/facts/index.ts";
-import { type ProofRow, proofsOf } from "../../../core/job/index.ts";
+import { type ProofRow, proofsOf, provenCar } from "../../../core/job/index.ts";
+import { VERDICT_WORDS } from "../../../core/judgement/index.ts";
 import { inShownUnits } from "../../../core/units/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ReasonForm } from "../../ui/ReasonForm.tsx";
@@ -18,14 +19,13 @@ const USUAL = {
     "no tool for it",
   ],
 } as const;
-const WORDS = { pass: "pass", fail: "fail", "not-seen": "not seen" } as const;
 
 /** What the work asks to be proven, each pass, fail or not seen; what isn't seen takes a reason, here or at the signature. */
 export function Proofs() {
   const { page, entries, system, book, mayBook } = useJob();
   const [asked, setAsked] = useState<Asked>();
   const { card } = page;
-  const rows = proofsOf(entries, { fanStages: card?.fanOnC.length ?? 0, capGaugeKPa: card?.capGaugeKpa });
+  const rows = proofsOf(entries, provenCar(card));
   const say = ({ proof, words }: ProofRow, verdict: Proof["verdict"], because?: string) => {
     const data = dataOf(Proof, { proof, verdict, ...(because ? { because } : {}) });
     if (book({ kind: "test", item: words, ...(because ? { text: because } : {}), data })) setAsked(undefined);
@@ -63,12 +63,12 @@ export function Proofs() {
                       weight={given === "pass" ? "plain" : "quiet"}
                       className="px-3"
                       disabled={!mayBook}
-                      aria-label={`${words}: ${WORDS[given]}`}
+                      aria-label={`${words}: ${VERDICT_WORDS[given]}`}
                       onClick={() =>
                         given === "pass" ? say(row, given) : setAsked({ proof, verdict: given })
                       }
                     >
-                      {WORDS[given]}
+                      {VERDICT_WORDS[given]}
                     </Button>
                   ))}
                 </fieldset>

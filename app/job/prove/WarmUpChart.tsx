@@ -1,9 +1,9 @@
 import { line, max, min, scaleLinear } from "d3";
 import type { Verdict } from "../../../core/judgement/index.ts";
-import type { TraceEvent, TraceSpec } from "../../../core/trace/index.ts";
+import type { CurvePoint, TraceEvent, TraceSpec } from "../../../core/trace/index.ts";
 import { format, SHOWN, type System, toShown } from "../../../core/units/index.ts";
 import { VerdictPath } from "../../ui/VerdictMark.tsx";
-import type { CurvePoint, JudgedLog } from "./judge-log.ts";
+import type { JudgedLog } from "./judge-log.ts";
 
 const WIDTH = 760;
 const HEIGHT = 350;

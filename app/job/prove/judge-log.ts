@@ -1,17 +1,13 @@
 import {
   analyseTrace,
+  type CurvePoint,
   type Mark,
   readTrace,
   type TraceAnalysis,
   type TraceProblem,
   type TraceSpec,
+  thinTrace,
 } from "../../../core/trace/index.ts";
-
-export interface CurvePoint {
-  s: number;
-  coolantC: number;
-  rpm?: number;
-}
 
 export interface JudgedLog {
   problems: TraceProblem[];
@@ -30,24 +26,11 @@ const MOST_POINTS = 1200;
 export function judgeLog(text: string, spec: TraceSpec): JudgedLog {
   const { trace, problems, assumed } = readTrace(text);
   if (!trace) return { problems, assumed };
-  const step = Math.max(1, Math.ceil(trace.s.length / MOST_POINTS));
-  const points: CurvePoint[] = [];
-  for (let i = 0; i < trace.s.length; i += step) {
-    let sum = 0;
-    const end = Math.min(i + step, trace.s.length);
-    for (let k = i; k < end; k++) sum += trace.coolantC[k] ?? 0;
-    const rpm = trace.rpm?.[i];
-    points.push({
-      s: trace.s[i] ?? 0,
-      coolantC: sum / (end - i),
-      ...(rpm !== undefined && Number.isFinite(rpm) ? { rpm } : {}),
-    });
-  }
   return {
     problems,
     assumed,
     rows: trace.s.length,
-    points,
+    points: thinTrace(trace, MOST_POINTS),
     marks: trace.marks,
     analysis: analyseTrace(trace, spec),
   };

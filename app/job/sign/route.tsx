@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useLoaderData } from "react-router";
 import { v4 as newId } from "uuid";
 import { USUAL_RULES } from "../../../core/followups/index.ts";
-import { notWritten, proofsOf, unproven } from "../../../core/job/index.ts";
+import { notWritten, proofsOf, provenCar, unproven } from "../../../core/job/index.ts";
 import { mayClose, standing } from "../../../core/ledger/index.ts";
 import { type LooksToldBy, readLooks } from "../../../server/follow-ups/read-looks.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
@@ -55,9 +55,7 @@ export default function Sign() {
   const metric = mayClose(entries).because;
   const missing = notWritten(entries);
   const { card } = page;
-  const notProven = unproven(
-    proofsOf(entries, { fanStages: card?.fanOnC.length ?? 0, capGaugeKPa: card?.capGaugeKpa }),
-  );
+  const notProven = unproven(proofsOf(entries, provenCar(card)));
   const asksWhy = shown.length + notProven.length > 0;
   const isEmpty = standing(entries).length === 0;
   const refused = unsent.find(

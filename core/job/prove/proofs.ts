@@ -38,6 +38,12 @@ export interface ProvenCar {
   capGaugeKPa?: number;
 }
 
+/** What a cooling card says of it; a car without one has no fan stage that anybody knows of. */
+export function provenCar(card?: { fanOnC: readonly number[]; capGaugeKpa?: number } | null): ProvenCar {
+  const { fanOnC = [], capGaugeKpa } = card ?? {};
+  return { fanStages: fanOnC.length, ...(capGaugeKpa !== undefined && { capGaugeKPa: capGaugeKpa }) };
+}
+
 const HOTTEST_SOUND_C = 118;
 const USUAL_CAP_KPA = 100;
 
