@@ -25,6 +25,8 @@ export default defineConfig({
       {
         test: {
           name: "e2e",
+          // What each file asks of is a server and a browser's context of its own: the modules may stay.
+          isolate: false,
           globalSetup: ["e2e/support/global-setup.ts"],
           include: ["e2e/**/*.test.ts"],
           exclude: [ALONE],

@@ -35,12 +35,20 @@ const COOLANTS: Priced[] = [
   ["Alder Universal", "hoat", "Tansy & Rudge", 8.1, 0, 0, 0, 0],
 ];
 
+/** What the cans say, as invented as they are. */
+const APPROVALS: Record<string, string> = {
+  "Fellwater Blue": "Norm K4",
+  "Fellwater Red": "Norm K2, Norm K3",
+  "Alder Universal": "Norm K1, Norm K3",
+};
+
 const row =
   (kind: ShelfItem["kind"]) =>
   ([item, grade, supplier, price, freight, days, partDays, labourDays]: Priced): ShelfItem => ({
     kind,
     item,
     grade,
+    approval: APPROVALS[item] ?? "",
     supplier,
     priceCents: Math.round(price * 100),
     freightCents: Math.round(freight * 100),

@@ -70,12 +70,27 @@ async function emptyRadiator(vehicle: string): Promise<string> {
 }
 
 type Hand = "keyboard" | "touch";
+
+/** Waits until what is pressed next stays where it is: what was sent a moment ago may still move the page as it lands. */
+async function stands(on: Page, target: ElementHandle | null): Promise<void> {
+  await allSent(on);
+  let last: number | undefined;
+  for (let y = await topOf(target); y !== last; y = await topOf(target)) {
+    last = y;
+    await new Promise((resolve) => setTimeout(resolve, STILL_MS));
+  }
+}
+const STILL_MS = 80;
+const topOf = (target: ElementHandle | null) =>
+  target?.evaluate((each) => Math.round(each.getBoundingClientRect().y));
+
 async function press(on: Page, name: string, hand: Hand): Promise<void> {
   const target = await on.waitForSelector(`::-p-aria([name="${name}"])`);
   await on.waitForFunction((each) => !each?.closest("[data-rests]"), {}, target);
   // As a person scrolls: what is tapped next may lie where the last one lay.
   await target?.evaluate((each) => each.scrollIntoView({ block: "center" }));
   await on.mouse.wheel({ deltaY: 1 });
+  await stands(on, target);
   if (hand === "touch") return target?.tap();
   await target?.focus();
   await on.keyboard.press("Enter");

@@ -205,6 +205,7 @@ describe("one job from complaint to signed", () => {
     await seen(page, "The fan started");
     await tap(page, "Book this log");
     await seen(page, "2041 rows · booked");
+    await allSent(page);
     expect((await bookWords(page)).at(-1)).toMatch(/Warm-up log/);
   });
 

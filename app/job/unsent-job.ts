@@ -44,6 +44,7 @@ export async function unsentJob(jobId: string): Promise<Read | undefined> {
     card: read.card,
     cardTakenFrom: null,
     names,
+    coolants: [],
     book: "[]",
   };
 }

@@ -25,8 +25,8 @@ function TakeList() {
         As a list
       </h2>
       <p className="text-ink-2">
-        CSV whose first line names item, grade, supplier, price and days; kind, freight and guarantees if
-        there are any.
+        CSV whose first line names item, grade, supplier, price and days; kind, freight, guarantees and
+        approval if there are any.
       </p>
       <div className="flex flex-wrap gap-3">
         <Button disabled={fetcher.state !== "idle"} onClick={() => file.current?.click()}>
@@ -120,6 +120,15 @@ export function AddToShelf() {
               <option key={each}>{each}</option>
             ))}
           </Choice>
+          {kind === "coolant" && (
+            <TextField
+              label="Approvals on the can"
+              name="approval"
+              maxLength={80}
+              hint="As it names them, apart by commas"
+              error={fields.approval}
+            />
+          )}
           <TextField label="Supplier" name="supplier" maxLength={80} required error={fields.supplier} />
           <TextField
             label="Price"

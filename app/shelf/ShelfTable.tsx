@@ -43,7 +43,10 @@ export function ShelfTable({ rows, mayChange }: { rows: OnShelf[]; mayChange: bo
     const money = (minor: number) => (minor === 0 ? "none" : moneyOf(minor, currency));
     return [
       { header: "What", accessorFn: ({ item, kind }) => (kind === "coolant" ? `${item}, coolant` : item) },
-      { header: "Grade", accessorKey: "grade" },
+      {
+        header: "Grade",
+        accessorFn: ({ grade, approval }) => (approval ? `${grade}, ${approval}` : grade),
+      },
       { header: "Supplier", accessorKey: "supplier" },
       {
         header: "Price",
@@ -86,8 +89,8 @@ export function ShelfTable({ rows, mayChange }: { rows: OnShelf[]; mayChange: bo
     onSortingChange: setSorting,
     onGlobalFilterChange: setSearch,
     globalFilterFn: (row, _, wanted: string) => {
-      const { item, kind, grade, supplier } = row.original;
-      const said = [item, kind, grade, supplier].join(" ").toLowerCase();
+      const { item, kind, grade, approval, supplier } = row.original;
+      const said = [item, kind, grade, approval, supplier].join(" ").toLowerCase();
       return wanted
         .toLowerCase()
         .split(/\s+/)

@@ -28,6 +28,7 @@ export const loader = guarded("desk", async ({ desk, member }) => {
       row.days,
       row.partDays,
       row.labourDays,
+      asText(row.approval),
     ]),
   });
   return new Response(`${text}\n`, {
@@ -62,7 +63,7 @@ export const action = guarded("technician", async ({ request, desk, member }) =>
       { status: 422 },
     );
   }
-  const done = await desk((given) => putOnShelf(given, read.items));
+  const done = await desk((given) => putOnShelf(given, read.items, read.unsaid));
   return data({ ...done, leftOut: read.leftOut });
 });
 

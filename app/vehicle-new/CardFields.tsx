@@ -53,6 +53,13 @@ export function CardFields({ fields, card }: { fields: Record<string, string>; c
         error={fields.coolantProduct}
       />
       <TextField
+        label="Approval it asks for"
+        name="coolantApproval"
+        defaultValue={card?.coolantApproval}
+        maxLength={80}
+        error={fields.coolantApproval}
+      />
+      <TextField
         label="Strength"
         name="strength"
         required

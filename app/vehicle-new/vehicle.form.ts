@@ -31,6 +31,12 @@ export class CardForm {
   @Length(0, 80, { message: "At most 80 letters." })
   coolantProduct: string;
 
+  @tidy
+  @IsOptional()
+  @IsString()
+  @Length(0, 80, { message: "At most 80 letters." })
+  coolantApproval?: string;
+
   @Quantity("fraction", 0.2, 0.65)
   strength: number;
 
@@ -141,11 +147,20 @@ const present = (...figures: (number | undefined)[]) => figures.filter((figure) 
 
 /** The card as the books keep it. */
 export function cardOf(form: CardForm): CardInput {
-  const { coolantKind, coolantProduct, fanSenses, fillPoint, bleedPoints, oilCooler } = form;
+  const {
+    coolantKind,
+    coolantProduct,
+    coolantApproval = "",
+    fanSenses,
+    fillPoint,
+    bleedPoints,
+    oilCooler,
+  } = form;
   return {
     capacityL: form.capacity,
     coolantKind,
     coolantProduct,
+    coolantApproval,
     targetFraction: form.strength,
     capGaugeKpa: form.cap,
     thermostatOpensC: form.thermostatOpens,

@@ -8,6 +8,7 @@ const NAMES: Partial<Record<CardChange["field"], string>> = {
   capacityL: "holds",
   coolantKind: "coolant kind",
   coolantProduct: "coolant",
+  coolantApproval: "approval",
   targetFraction: "strength",
   capGaugeKpa: "cap",
   thermostatOpensC: "thermostat opens",

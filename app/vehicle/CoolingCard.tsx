@@ -37,6 +37,7 @@ export function CoolingCard({ card, system }: { card: CardInput | null; system: 
             {card.coolantKind}
             {card.coolantProduct && `, ${card.coolantProduct}`}
           </Row>
+          {card.coolantApproval && <Row name="Approval">{card.coolantApproval}</Row>}
           <Row name="Strength">{format(card.targetFraction, "fraction", system)}</Row>
           <Row name="Cap">{format(card.capGaugeKpa, "pressure", system)}</Row>
           <Row name="Thermostat opens">{formatBothTemperatures(card.thermostatOpensC, system)}</Row>

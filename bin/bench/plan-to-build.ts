@@ -77,7 +77,14 @@ async function benchPages(): Promise<Figure[]> {
     const shop = await smallShop(scratch, "Large");
     await manyJobs(scratch, shop);
     const radiator = { kind: "part", item: "radiator", grade: "pattern", supplier: "Tansy & Rudge" } as const;
-    const price = { priceCents: 14_900, freightCents: 900, days: 1, partDays: 365, labourDays: 0 };
+    const price = {
+      approval: "",
+      priceCents: 14_900,
+      freightCents: 900,
+      days: 1,
+      partDays: 365,
+      labourDays: 0,
+    };
     await shop.at((desk) => putOnShelf(desk, [{ ...radiator, ...price }]));
     const [[one]] = (await scratch.owner.sequelize.query(
       "SELECT j.id, j.vehicle_id AS car FROM jobs j WHERE shop_id = $1 AND number = 1003",

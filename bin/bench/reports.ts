@@ -31,6 +31,7 @@ export async function benchReports(): Promise<Figure[]> {
       card: {
         coolantKind: "oat",
         coolantProduct: "Fellwater Red",
+        coolantApproval: "",
         targetFraction: 0.5,
         capGaugeKpa: 110,
         fanOnC: [98],

@@ -71,8 +71,9 @@ export function findPostgres() {
   return folders.find((folder) => isProgram(join(folder, "initdb")) && isProgram(join(folder, "postgres")));
 }
 
+/** The headless build first: it draws and scripts alike, and has no browser's windows and menus to keep. */
 export function findChromium() {
-  return [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find(
+  return [process.env.CHROMIUM, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].find(
     (path) => path && isProgram(path),
   );
 }

@@ -1,3 +1,4 @@
+export { approvalSaid } from "./approval.ts";
 export type { Base, Product } from "./base.ts";
 export { atmosphereKPa, boilingPointC, boilMarginC, vapourKPa } from "./boil.ts";
 export { type Compatibility, compatibility, KINDS, type Kind } from "./compatibility.ts";

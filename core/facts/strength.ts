@@ -1,4 +1,4 @@
-import { Max, Min } from "class-validator";
+import { IsOptional, IsString, Length, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import { format, type System } from "../units/index.ts";
 import { coolantWords } from "./coolant-words.ts";
@@ -13,6 +13,12 @@ export class Strength {
   @Max(1, { message: "A share from 0 to 1." })
   fraction: number;
 
+  /** The coolant's name as its can has it; absent where nobody says. */
+  @IsOptional()
+  @IsString({ message: "A coolant's name." })
+  @Length(1, 80, { message: "A coolant's name of at most 80 letters." })
+  product?: string;
+
   static readonly fact = "strength";
   static readonly version = 1;
   static readonly kinds = ["movement"] as const;
@@ -24,7 +30,9 @@ export class Strength {
     unit: "L",
     data: { fact: "strength", v: 1, fraction: 0.5 },
   };
-  static words = ({ fraction }: Strength, entry: EntryDraft, system: System) =>
-    `${coolantWords(entry, system)}, ${MIXES[fraction] ?? format(fraction, "fraction", system)}`;
+  static words = ({ fraction, product }: Strength, entry: EntryDraft, system: System) =>
+    [coolantWords(entry, system), product, MIXES[fraction] ?? format(fraction, "fraction", system)]
+      .filter(Boolean)
+      .join(", ");
   static liftLoose = ({ fraction }: Loose) => (typeof fraction === "number" ? { fraction } : undefined);
 }

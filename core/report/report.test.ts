@@ -25,6 +25,7 @@ const input = (entries: readonly Entry[], more: Partial<ReportInput> = {}): Repo
   card: {
     coolantKind: "oat",
     coolantProduct: "Fellwater Red",
+    coolantApproval: "Norm K3",
     targetFraction: 0.5,
     capGaugeKpa: 110,
     fanOnC: [98],
@@ -72,6 +73,8 @@ describe("the report of a job", () => {
     expect(row(report.job, "Found")).toBe("Radiator leaks at the seam");
     expect(row(report.job, "Distance")).toMatch(/184\s?220\skm as it came, not read at hand-over/u);
     expect(report.parts).toMatchObject([{ part: "radiator", grade: "maker's", guarantee: "not said" }]);
+    expect(row(report.coolant, "Its card asks for")).toBe("OAT, Fellwater Red, Norm K3");
+    expect(row(report.coolant, "Went in")).toBeUndefined();
     expect(row(report.coolant, "Out and in")).toMatch(/5\.0\sL out, 4\.9\sL in/u);
     // ASHRAE's 50 % and the core's own reference figure under a 110 kPa cap.
     expect(row(report.coolant, "Strength poured")).toMatch(/−37.*boils at 131/u);
@@ -114,6 +117,20 @@ describe("the report of a job", () => {
     expect(poured()).toBe("not written of all that went in");
     expect(poured(dataOf(Strength, { fraction: 1 }))).toMatch(/over 60 %/);
     expect(poured(dataOf(Strength, { fraction: 1 }))).not.toMatch(/°C/);
+  });
+
+  it("names what was poured by the names in the book alone", () => {
+    const poured = (...products: (string | undefined)[]) => {
+      const rest = JOB.filter(({ item }) => item !== "poured");
+      const pours = products.map((product) => ({
+        ...coolant("poured", 2),
+        data: dataOf(Strength, { fraction: 0.5, ...(product && { product }) }),
+      }));
+      return row(reportOf(input(book([...rest, ...pours] as Partial<Entry>[]))).coolant, "Went in");
+    };
+    expect(poured("Alder Universal", "Alder Universal")).toBe("Alder Universal");
+    expect(poured("Alder Universal", undefined)).toBe("Alder Universal; and some that nobody named");
+    expect(poured(undefined)).toBeUndefined();
   });
 
   it("says of a part that was chosen and never went in that it was not fitted", () => {

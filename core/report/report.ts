@@ -35,6 +35,7 @@ export interface ReportInput {
   card: {
     coolantKind: string;
     coolantProduct: string;
+    coolantApproval: string;
     targetFraction: number;
     capGaugeKpa: number;
     fanOnC: readonly number[];
@@ -90,6 +91,11 @@ function partRows(entries: readonly Entry[]): JobReport["parts"] {
     });
 }
 
+const poursIn = (entries: readonly Entry[]) =>
+  standing(entries).filter(
+    ({ account, item, in: poured }) => account === "coolant" && item === "poured" && (poured ?? 0) > 0,
+  );
+
 /** How strong what was poured is, by what was written of it; where it boils and freezes, as the usual base does. */
 function strengthWords(
   entries: readonly Entry[],
@@ -97,9 +103,7 @@ function strengthWords(
   system: System,
   altitudeM: number,
 ): string {
-  const pours = standing(entries).filter(
-    ({ account, item, in: poured }) => account === "coolant" && item === "poured" && (poured ?? 0) > 0,
-  );
+  const pours = poursIn(entries);
   const isTold = pours.every(({ data }) => data?.fact === Strength.fact);
   if (!isTold) return "not written of all that went in";
   const { fraction } = pouredMix(entries, STRONGEST);
@@ -111,6 +115,16 @@ function strengthWords(
   return `${percent(fraction)}: as ethylene glycol it freezes at ${celsius(freezePointC("ethylene", fraction))}${boils}`;
 }
 
+/** The names of what was poured, each once; what nobody named is said to be so where something else was. */
+function productsPoured(entries: readonly Entry[]): string[] {
+  const pours = poursIn(entries);
+  const named = pours.map(({ data }) => (data?.fact === Strength.fact ? data.product : undefined));
+  const known = [...new Set(named.filter((name) => typeof name === "string"))];
+  return known.length > 0 && named.length > named.filter(Boolean).length
+    ? [...known, "and some that nobody named"]
+    : known;
+}
+
 function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): ReportRow[] {
   const sums = coolantBalance(entries);
   if (!sums.moved) return [];
@@ -118,9 +132,13 @@ function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): Rep
   const rows: ReportRow[] = [];
   if (card)
     rows.push({
-      name: "Kind",
-      words: [card.coolantKind.toUpperCase(), card.coolantProduct].filter(Boolean).join(", "),
+      name: "Its card asks for",
+      words: [card.coolantKind.toUpperCase(), card.coolantProduct, card.coolantApproval]
+        .filter(Boolean)
+        .join(", "),
     });
+  const products = productsPoured(entries);
+  if (products.length > 0) rows.push({ name: "Went in", words: products.join("; ") });
   const out = sums.drainedL + sums.spilledL + sums.keptInPartsL + sums.missingAtArrivalL;
   rows.push({ name: "Out and in", words: `${litres(out)} out, ${litres(sums.addedL)} in` });
   const rest = litres(Math.abs(sums.unaccountedL));

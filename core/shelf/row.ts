@@ -10,6 +10,8 @@ export interface ShelfItem {
   kind: ShelfKind;
   item: string;
   grade: string;
+  /** The makers' approvals that a coolant's can names, apart by commas; empty of a part. */
+  approval: string;
   supplier: string;
   priceCents: number;
   freightCents: number;
@@ -40,10 +42,12 @@ export const SHELF_COLUMNS = [
   "days",
   "part_guarantee_days",
   "labour_guarantee_days",
+  "approval",
 ] as const;
 export type ShelfColumn = (typeof SHELF_COLUMNS)[number];
 const OTHER_HEADS: Record<string, ShelfColumn> = {
   part: "item",
+  approvals: "approval",
   product: "item",
   name: "item",
   "inhibitor kind": "grade",
@@ -111,6 +115,9 @@ export function readShelfRow(
   if (!grades.includes(grade)) troubles.grade = `One of: ${grades.join(", ")}.`;
   const item = said("item", "What it is");
   const supplier = said("supplier", "The supplier");
+  const approval = text("approval");
+  if (approval.length > MOST) troubles.approval = `At most ${MOST} letters.`;
+  if (approval !== "" && kind !== "coolant") troubles.approval = "Only a coolant carries an approval.";
   const price = figure(
     "price",
     10 ** -digits,
@@ -128,6 +135,7 @@ export function readShelfRow(
       kind,
       item,
       grade,
+      approval,
       supplier,
       priceCents: minor(price),
       freightCents: minor(freight),
@@ -138,6 +146,12 @@ export function readShelfRow(
   };
 }
 
+const MAY_BE_UNSAID = [
+  ["freight", "freightCents"],
+  ["part_guarantee_days", "partDays"],
+  ["labour_guarantee_days", "labourDays"],
+  ["approval", "approval"],
+] as const;
 const MOST_ROWS = 5000;
 const MOST_TOLD = 200;
 
@@ -150,12 +164,13 @@ export interface ListTrouble {
 
 /**
  * A whole list, as it was cut into rows: all of it, or every row that is wrong and why, and then nothing of it. The
- * first row is the head; columns of other names are left out and named.
+ * first row is the head; columns of other names are left out and named. `unsaid` is what no column tells of: what is on the
+ * shelf already keeps its own.
  */
 export function readShelfList(
   rows: readonly (readonly string[])[],
   digits: number,
-): { items: ShelfItem[]; leftOut: string[] } | { troubles: ListTrouble[] } {
+): { items: ShelfItem[]; leftOut: string[]; unsaid: (keyof ShelfItem)[] } | { troubles: ListTrouble[] } {
   const [head = [], ...body] = rows;
   if (body.length > MOST_ROWS)
     return {
@@ -196,5 +211,6 @@ export function readShelfList(
   });
   if (troubles.length > 0) return { troubles: troubles.slice(0, MOST_TOLD) };
   if (items.length === 0) return { troubles: [{ line: 1, words: "There is no row under the first line." }] };
-  return { items, leftOut: head.filter((_, at) => !columns[at]) };
+  const unsaid = MAY_BE_UNSAID.flatMap(([column, field]) => (columns.includes(column) ? [] : [field]));
+  return { items, leftOut: head.filter((_, at) => !columns[at]), unsaid };
 }

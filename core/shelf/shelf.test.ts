@@ -16,6 +16,7 @@ describe("a row of the shelf", () => {
         kind: "part",
         item: "Radiator",
         grade: "pattern",
+        approval: "",
         supplier: "Tansy & Rudge",
         priceCents: 14_950,
         freightCents: 0,
@@ -49,6 +50,8 @@ describe("a row of the shelf", () => {
     [{ kind: "tyre" }, "kind", /part or a coolant/],
     [{ item: " " }, "item", /1 to 80/],
     [{ supplier: "x".repeat(81) }, "supplier", /1 to 80/],
+    [{ approval: "Norm K3" }, "approval", /Only a coolant/],
+    [{ kind: "coolant", grade: "oat", approval: "K".repeat(81) }, "approval", /At most 80/],
     [{ part_guarantee_days: "9999" }, "part_guarantee_days", /3650/],
   ] as const)("%j is refused beside its column", (change, column, words) => {
     expect(troublesOf({ ...GOOD, ...change })).toMatchObject({ [column]: expect.stringMatching(words) });
@@ -78,6 +81,7 @@ describe("a list of parts", () => {
     ).toMatchObject({
       items: [{ item: "Fan", days: 2 }],
       leftOut: ["Colour"],
+      unsaid: ["freightCents", "partDays", "labourDays", "approval"],
     });
   });
 

@@ -2,6 +2,7 @@ import puppeteer, { type Browser, type BrowserContext, type Page } from "puppete
 import type { PersonKey } from "../../demo/shop.ts";
 import type { Scratch } from "../../server/testing/scratch-database.ts";
 import { launchBrowser } from "./browser.ts";
+import { calm } from "./calm.ts";
 import { Server } from "./server.ts";
 
 // Two walks share two cores with their servers and browsers: what takes a second alone may take many.
@@ -66,7 +67,7 @@ export class Application {
   private async blank(size: Parameters<Page["setViewport"]>[0]): Promise<Page> {
     const context: BrowserContext = await this.browser.createBrowserContext();
     this.contexts.push(context);
-    const page = await context.newPage();
+    const page = calm(await context.newPage());
     page.setDefaultTimeout(LONGEST_WAIT_MS);
     if (!this.keepsProgram) await page.evaluateOnNewDocument("delete Navigator.prototype.serviceWorker");
     await page.setViewport(size);

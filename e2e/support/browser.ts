@@ -1,7 +1,8 @@
-import { existsSync, mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import puppeteer, { type Browser } from "puppeteer-core";
+import { findChromium } from "../../bin/lib/packages.mjs";
 
 const FLAGS = [
   "--no-sandbox",
@@ -17,9 +18,7 @@ const FLAGS = [
 /** A headless browser with an empty profile. */
 export async function launchBrowser(): Promise<{ browser: Browser; close: () => Promise<void> }> {
   const profile = mkdtempSync(join(tmpdir(), "warm-ledger-browser-"));
-  const executablePath = [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find(
-    (path) => path && existsSync(path),
-  );
+  const executablePath = findChromium();
   const browser = await puppeteer.launch({
     executablePath,
     headless: true,

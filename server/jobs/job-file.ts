@@ -213,6 +213,8 @@ function readCard(card: Loose): CardInput {
     capacityL: number(card.capacityL, "the capacity", 0.5, 200),
     coolantKind: text(card.coolantKind, "the coolant's kind", 20, 1),
     coolantProduct: text(card.coolantProduct, "the coolant", 80),
+    // Older files know of none.
+    coolantApproval: text(card.coolantApproval ?? "", "the coolant's approval", 80),
     targetFraction: number(card.targetFraction, "the strength", 0.2, 0.65),
     capGaugeKpa: number(card.capGaugeKpa, "the cap's pressure", 0, 300),
     thermostatOpensC: number(card.thermostatOpensC, "the thermostat's opening", 40, 120),

@@ -1,10 +1,11 @@
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
+import { readCoolantsOnShelf } from "../shelf/read-shelf.ts";
 import { toCard } from "../vehicles/card.ts";
 import { isId } from "../vehicles/is-id.ts";
 import { readBook } from "./read-books.ts";
 
-/** A job with its vehicle, card, people, book and logs: five queries, however long the book. */
+/** A job with its vehicle, card, people, book and the coolants at hand: six queries, however long the book. */
 export async function readJob(desk: Desk, jobId: string) {
   const { models, transaction } = desk;
   const job = isId(jobId) ? await models.Job.findOne({ where: { id: jobId }, transaction }) : null;
@@ -38,6 +39,7 @@ export async function readJob(desk: Desk, jobId: string) {
     card: card && toCard(card),
     cardTakenFrom: card?.takenFrom ?? null,
     names: Object.fromEntries(people.map((person) => [person.id, person.name])),
+    coolants: await readCoolantsOnShelf(desk),
     entries,
   };
 }

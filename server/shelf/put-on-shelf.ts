@@ -8,11 +8,12 @@ const MOST_ON_SHELF = 20_000;
 
 /**
  * Puts things that can be bought on the shop's shelf, all of them or none. What is there already, by kind, item, grade
- * and supplier, is brought up to date.
+ * and supplier, is brought up to date but for what is `unsaid`.
  */
 export async function putOnShelf(
   desk: Desk,
   items: readonly ShelfItem[],
+  unsaid: readonly (keyof ShelfItem)[] = [],
 ): Promise<{ added: number; changed: number }> {
   const { models, transaction, shopId, personId, now } = desk;
   if (!personId) throw notFound("The shelf");
@@ -24,7 +25,10 @@ export async function putOnShelf(
     throw new Refusal({ message: `The shelf holds ${MOST_ON_SHELF} things; take some off first.` });
   for (const item of items) {
     const row = byKey.get(shelfKey(item));
-    if (row) await row.update({ ...item, changedAt: now, changedBy: personId }, { transaction });
+    const said = Object.fromEntries(
+      Object.entries(item).filter(([field]) => !unsaid.includes(field as keyof ShelfItem)),
+    );
+    if (row) await row.update({ ...said, changedAt: now, changedBy: personId }, { transaction });
   }
   await models.ShelfRow.bulkCreate(
     fresh.map((item) => ({ ...item, id: randomUUID(), shopId, changedAt: now, changedBy: personId })),

@@ -58,11 +58,24 @@ export async function readShelf(desk: Desk): Promise<{ rows: OnShelf[]; spans: P
   const bought = await readBought(desk);
   const doings = doingsOf(bought);
   const shown = rows.map(
-    ({ id, kind, item, grade, supplier, priceCents, freightCents, days, partDays, labourDays }) => ({
+    ({
       id,
       kind,
       item,
       grade,
+      approval,
+      supplier,
+      priceCents,
+      freightCents,
+      days,
+      partDays,
+      labourDays,
+    }) => ({
+      id,
+      kind,
+      item,
+      grade,
+      approval,
       supplier,
       priceCents,
       freightCents,
@@ -79,6 +92,31 @@ export async function readShelf(desk: Desk): Promise<{ rows: OnShelf[]; spans: P
 export const readSpans = async (desk: Desk): Promise<PartSpan[]> =>
   spansOf(await readBought(desk), desk.now.toISOString());
 
+export interface CoolantOnShelf {
+  item: string;
+  kind: string;
+  approval: string;
+}
+
+const MOST_COOLANTS = 60;
+
+/** The coolants on the shelf, each once whoever sells it, as they can be poured on a job. */
+export async function readCoolantsOnShelf({ models, transaction }: Desk): Promise<CoolantOnShelf[]> {
+  const rows = await models.ShelfRow.findAll({
+    where: { kind: "coolant" },
+    attributes: ["item", "grade", "approval"],
+    order: [["item", "ASC"]],
+    transaction,
+  });
+  const once = new Map(
+    rows.map(({ item, grade, approval }) => [
+      `${item}|${grade}|${approval}`,
+      { item, kind: grade, approval },
+    ]),
+  );
+  return [...once.values()].slice(0, MOST_COOLANTS);
+}
+
 const MOST_OFFERED = 400;
 
 /** The parts on the shelf as they can be chosen on a job, by what they are and what they cost. */
@@ -93,10 +131,11 @@ export async function readPartsOnShelf({ models, transaction }: Desk): Promise<S
     transaction,
   });
   return rows.map(
-    ({ kind, item, grade, supplier, priceCents, freightCents, days, partDays, labourDays }) => ({
+    ({ kind, item, grade, approval, supplier, priceCents, freightCents, days, partDays, labourDays }) => ({
       kind,
       item,
       grade,
+      approval,
       supplier,
       priceCents,
       freightCents,

@@ -52,10 +52,11 @@ export interface Scratch {
 export async function scratchDatabase(
   log: ((sql: string) => void) | false = false,
   template = TEMPLATE,
+  name = `scratch_${randomBytes(6).toString("hex")}`,
 ): Promise<Scratch> {
-  const name = `scratch_${randomBytes(6).toString("hex")}`;
   await asOwner(serverUrl(), async (database) => {
     await database.query("SELECT pg_advisory_lock(4310)");
+    await database.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
     await database.query(`CREATE DATABASE ${name} TEMPLATE ${template}`);
   });
   const ownerUrl = named(serverUrl(), name);

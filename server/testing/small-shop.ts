@@ -46,6 +46,7 @@ export async function smallShop(scratch: Scratch, name: string) {
         capacityL: 9.3,
         coolantKind: "si-oat",
         coolantProduct: "",
+        coolantApproval: "",
         targetFraction: 0.5,
         capGaugeKpa: 110,
         thermostatOpensC: 87,

@@ -8,6 +8,8 @@ export interface CardInput {
   capacityL: number;
   coolantKind: string;
   coolantProduct: string;
+  /** The maker's approval that it asks for, several apart by commas; empty where it asks for none. */
+  coolantApproval: string;
   targetFraction: number;
   capGaugeKpa: number;
   thermostatOpensC: number;

@@ -13,12 +13,23 @@ export interface CardChange {
 
 /** A vehicle's cooling card as plain data. */
 export function toCard(card: CoolingCard): CardInput {
-  const { capacityL, coolantKind, coolantProduct, targetFraction, capGaugeKpa, thermostatOpensC } = card;
-  const { circuit, fanOnC, fanOffC, fanSenses, fillPoint, bleedPoints, oilCooler, sensorCurve } = card;
+  const { capacityL, coolantKind, coolantProduct, coolantApproval, targetFraction, capGaugeKpa } = card;
+  const {
+    thermostatOpensC,
+    circuit,
+    fanOnC,
+    fanOffC,
+    fanSenses,
+    fillPoint,
+    bleedPoints,
+    oilCooler,
+    sensorCurve,
+  } = card;
   return {
     capacityL,
     coolantKind,
     coolantProduct,
+    coolantApproval,
     targetFraction,
     capGaugeKpa,
     thermostatOpensC,

@@ -28,6 +28,7 @@ const CARD: NonNullable<NewVehicle["card"]> = {
   capacityL: 6.8,
   coolantKind: "oat",
   coolantProduct: "Fellwater Red",
+  coolantApproval: "",
   targetFraction: 0.5,
   capGaugeKpa: 140,
   thermostatOpensC: 88,

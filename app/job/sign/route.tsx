@@ -127,6 +127,11 @@ export default function Sign() {
           {refused.refused} Nothing was signed.
         </p>
       )}
+      {asked !== undefined && asked !== state && (
+        <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
+          The book has changed since you asked. Read what is open again, then sign.
+        </p>
+      )}
       {role === "desk" && <p>Only technicians sign.</p>}
       <div>
         <Button weight="main" onClick={ask} disabled={!mayBook || isEmpty}>

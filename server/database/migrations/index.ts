@@ -12,6 +12,7 @@ import { knownLater } from "./011-known-later.ts";
 import { shelf } from "./012-shelf.ts";
 import { levels } from "./013-levels.ts";
 import { followUps } from "./014-follow-ups.ts";
+import { approvals } from "./015-approvals.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -30,4 +31,5 @@ export const migrations: Migration[] = [
   shelf,
   levels,
   followUps,
+  approvals,
 ];

@@ -8,6 +8,7 @@ export class CoolingCard extends Model {
   declare capacityL: number;
   declare coolantKind: string;
   declare coolantProduct: string;
+  declare coolantApproval: string;
   declare targetFraction: number;
   declare capGaugeKpa: number;
   declare thermostatOpensC: number;
@@ -31,6 +32,12 @@ export function defineCoolingCard(database: Sequelize): typeof CoolingCard {
       capacityL: { type: DataTypes.DOUBLE, field: "capacity_l", allowNull: false },
       coolantKind: { type: DataTypes.TEXT, field: "coolant_kind", allowNull: false },
       coolantProduct: { type: DataTypes.TEXT, field: "coolant_product", allowNull: false, defaultValue: "" },
+      coolantApproval: {
+        type: DataTypes.TEXT,
+        field: "coolant_approval",
+        allowNull: false,
+        defaultValue: "",
+      },
       targetFraction: { type: DataTypes.DOUBLE, field: "target_fraction", allowNull: false },
       capGaugeKpa: { type: DataTypes.DOUBLE, field: "cap_gauge_kpa", allowNull: false },
       thermostatOpensC: { type: DataTypes.DOUBLE, field: "thermostat_opens_c", allowNull: false },

@@ -7,6 +7,7 @@ export class ShelfRow extends Model {
   declare kind: "part" | "coolant";
   declare item: string;
   declare grade: string;
+  declare approval: string;
   declare supplier: string;
   declare priceCents: number;
   declare freightCents: number;
@@ -28,6 +29,7 @@ export function defineShelfRow(database: Sequelize): typeof ShelfRow {
       kind: text(),
       item: text(),
       grade: text(),
+      approval: { ...text(), defaultValue: "" },
       supplier: text(),
       priceCents: { ...whole, field: "price_cents" },
       freightCents: { ...whole, field: "freight_cents" },

@@ -22,6 +22,7 @@ import { useJob } from "../../context.ts";
 import { worked } from "../../find/instruments/Instrument.tsx";
 import { FreezeCurve } from "./FreezeCurve.tsx";
 import { EMPTY_MIX, type MixFields, readMix } from "./mix-fields.ts";
+import { whatGoesIn } from "./what-goes-in.ts";
 
 const KIND_WORDS: Record<Kind, string> = {
   iat: "IAT",
@@ -81,7 +82,8 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
   const share = (value: number) => format(value, "fraction", system);
   const celsius = (value: number) => format(value, "temperature", system);
   const kind = KINDS.find((each) => each === card.coolantKind);
-  const goesIn = read.kind ?? kind;
+  const can = whatGoesIn(fields.label, read.kind, card, page.coolants);
+  const goesIn = can.kind;
   const isFlushed = fields.stayedIs === "water" || stayedL === 0;
   const put =
     isFull && Math.abs(inItFraction - target) > NEAR
@@ -96,7 +98,7 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
           school: fields.school,
           takes: kind,
           goesIn,
-          isCardsLabel: fields.label === "card's",
+          isCardsLabel: can.isCardsLabel,
           isFlushed,
         })
       : undefined;
@@ -109,7 +111,7 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
       item: "poured",
       in: allL,
       unit: "L",
-      data: dataOf(Strength, { fraction }),
+      data: dataOf(Strength, { fraction, ...(can.product && { product: can.product }) }),
     });
   };
   const text = (name: keyof MixFields, label: string, unit: string, placeholder?: string) => (
@@ -165,12 +167,15 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
           ["", "none: it is only worked out"],
           ...COOLANT_SCHOOLS.map((each) => [each, each] as const),
         ])}
-        {choose("label", "Its label", [
+        {choose("label", "Which coolant", [
           ["card's", card.coolantProduct ? `${card.coolantProduct}, as the card says` : "as the card says"],
+          ...page.coolants
+            .filter(({ item }) => item !== card.coolantProduct)
+            .map(({ item }) => [item, `${item}, on the shelf`] as const),
           ["another", "another"],
         ])}
         {choose("kind", "Its kind", [
-          ["", "as the card says"],
+          ["", fields.label === "card's" ? "as the card says" : "as the shelf or the card says"],
           ...KINDS.map((each) => [each, KIND_WORDS[each]] as const),
         ])}
         {text("target", "Wanted", "%", String(Math.round(targetFraction * 100)))}
@@ -184,12 +189,6 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
         )}
         {text("altitude", "Highest it goes", "m", String(read.altitudeM))}
       </div>
-      {outL > capacityL && (
-        <p className="border-ink border-l-4 pl-3 font-bold">
-          {litres(outL)} came out, and the card says that it holds {litres(capacityL)}: look at the card, or
-          at what was written down.
-        </p>
-      )}
       {mixed && isFlushed && (
         <p className="text-ink-2">Flushed: nothing of another kind is left in it to mix with.</p>
       )}
@@ -199,6 +198,12 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
           <span>
             <span className="font-bold">{SAID[mixed.verdict]}.</span> {mixed.because}
           </span>
+        </p>
+      )}
+      {can.approval && (
+        <p className="flex items-start gap-2">
+          <VerdictShape verdict={can.approval.verdict} />
+          <span>{can.approval.because}</span>
         </p>
       )}
       {isFull && !put && (

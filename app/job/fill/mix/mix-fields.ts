@@ -21,7 +21,8 @@ export interface MixFields {
   coldest: string;
   altitude: string;
   school: CoolantSchool | "";
-  label: "card's" | "another";
+  /** The card's own, one of the shelf by its name, or another. */
+  label: string;
 }
 
 export const EMPTY_MIX: MixFields = {
