@@ -16,7 +16,8 @@ const MOST_BODY_BYTES = 64_000;
 const MOST_FILE_BYTES = 52_000_000;
 /** A picture never changes under its address, and a stream must not be packed on its way. */
 const SAYS_HOW_LONG = /^\/jobs\/[^/]+\/(?:pictures\/[^/]+\/[^/]+|grown)$/;
-const TAKES_FILES = /^\/(?:jobs\/(?:[^/]+\/(?:logs|pictures)|read-in)|shelf\/list\.csv)(?:\.data)?$/;
+const TAKES_FILES =
+  /^\/(?:jobs\/(?:[^/]+\/(?:logs|pictures)|read-in)|vehicles\/[^/]+\/levels\.csv|shelf\/list\.csv)(?:\.data)?$/;
 const METHODS = ["GET", "HEAD", "POST", "OPTIONS"];
 const HOST_NAME =
   /^(?:[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?(?:\.[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?)*\.?|\[[0-9a-f:.]+\])(?::\d{1,5})?$/i;

@@ -11,6 +11,8 @@ const SEEN: Partial<Record<Proof["proof"], [verdict: Proof["verdict"], because: 
   "fan-2": ["not-seen", "never reached at idle, low stage holds it"],
   road: ["pass", `${ROAD_KM} km over the hill, fan came and went`],
   direction: ["pass", "paper is drawn to the core"],
+  "direction-left": ["pass", "paper is drawn to the core"],
+  "direction-right": ["pass", "paper is drawn to the core"],
   gas: ["pass", "fluid stays blue"],
 };
 /** Days of guarantee by grade: the trade's usual ones. */

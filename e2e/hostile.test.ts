@@ -101,6 +101,7 @@ const ROUTES = [
   "/vehicles/take-in",
   `/vehicles/${demoId("vehicle:finch")}/say/identity`,
   `/vehicles/${demoId("vehicle:finch")}/levels`,
+  `/vehicles/${demoId("vehicle:finch")}/levels.csv`,
   "/watch",
   "/shop",
   `/jobs/${OPEN}`,

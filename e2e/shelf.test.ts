@@ -28,7 +28,7 @@ const firstCells = () =>
 async function handIn(text: string): Promise<void> {
   const path = join(folder, "list.csv");
   writeFileSync(path, text);
-  const input = (await page.waitForSelector("[data-shelf-list]")) as ElementHandle<HTMLInputElement>;
+  const input = (await page.waitForSelector("[data-list]")) as ElementHandle<HTMLInputElement>;
   await input.uploadFile(path);
 }
 

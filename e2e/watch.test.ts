@@ -1,4 +1,7 @@
-import type { Page } from "puppeteer-core";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
@@ -67,6 +70,49 @@ describe("a level", () => {
     await page.waitForFunction(
       () => document.querySelectorAll('ul[aria-label="Levels taken"] li').length === 2,
     );
+  });
+
+  it("is taken by its height in a tank that was measured once", async () => {
+    await application.go(page, SCHOLAR);
+    await write(page, "or its height below it", "27");
+    await write(page, "Topped up", "0.5");
+    await tap(page, "Write the level down");
+    await seen(page, "that is 54 mm");
+    await write(page, "One L lifts it by", "54");
+    await tap(page, "Write the level down");
+    await seen(page, "0.5 L below the line, by 27.0 mm in the tank, cold, topped up 0.5 L");
+    await page.reload();
+    await seen(page, "by 27.0 mm in the tank");
+    await write(page, "or its height below it", "10.8");
+    await tap(page, "Write the level down");
+    await seen(page, "0.2 L below the line, by 10.8 mm in the tank");
+  });
+
+  it("comes in as a list, whole or with each wrong line named, and the same list twice is one", async () => {
+    await application.go(page, `/vehicles/${demoId("vehicle:duo")}`);
+    await page.locator("summary::-p-text(Levels as a list)").click();
+    const handIn = async (text: string) => {
+      const path = join(mkdtempSync(join(tmpdir(), "levels-")), "levels.csv");
+      writeFileSync(path, text);
+      const input = (await page.waitForSelector("[data-list]")) as ElementHandle<HTMLInputElement>;
+      await input.uploadFile(path);
+    };
+    const before = await page.$$eval('ul[aria-label="Levels taken"] li', (all) => all.length);
+    await handIn("day,missing_L,km\n04/05/2026,0.2,\n2026-05-11,much,\n");
+    await seen(page, "2 lines are wrong");
+    expect(await words()).toMatch(/Line 2, at: A day such as/);
+    const good = "day,missing_L,distance_km,by\n2026-05-04,0.1,100,Perrin\n2026-05-11,0.2,200,\n";
+    await handIn(good);
+    await seen(page, "2 written down");
+    await page.waitForFunction(
+      (count) => document.querySelectorAll('ul[aria-label="Levels taken"] li').length === count,
+      {},
+      before + 2,
+    );
+    expect(await words()).toContain("Perrin, by a list that Tobin Askel read in");
+    await handIn(good);
+    await seen(page, "0 written down, 2 were there already");
+    expect(await violations(page)).toEqual([]);
   });
 
   it("runs out of no phone", async () => {

@@ -2,10 +2,12 @@ import { Lock } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link } from "react-router";
+import { bleedingVehicle } from "../../core/bleed/index.ts";
 import { dataOf, WAITS, Waiting, type WaitKind } from "../../core/facts/index.ts";
 import { waitOf } from "../../core/job/index.ts";
 import { format } from "../../core/units/index.ts";
 import { useDraft } from "../shell/drafts/useDraft.ts";
+import { useMember } from "../shell/member.ts";
 import { Button } from "../ui/Button.tsx";
 import { ChipsOne } from "../ui/Chips.tsx";
 import { TextField } from "../ui/Field.tsx";
@@ -23,7 +25,8 @@ const NAMES = WAITS.map((wait) => WAIT_NAMES[wait]);
 
 function Waits({ context }: { context: JobContext }) {
   const { entries, page, book, mayBook, timeZone } = context;
-  const wait = waitOf(entries, page.job.openedAt);
+  const { altitudeM } = useMember();
+  const wait = waitOf(entries, page.job.openedAt, bleedingVehicle(page.card, altitudeM));
   const [isOpen, setOpen] = useState(false);
   const [chosen, setChosen] = useState(WAIT_NAMES[wait.waitsFor]);
   const [words, setWords] = useDraft(`waits:${page.job.id}`);

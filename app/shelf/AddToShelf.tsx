@@ -1,84 +1,12 @@
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { GRADES } from "../../core/facts/index.ts";
-import { INHIBITORS, type ListTrouble } from "../../core/shelf/index.ts";
+import { INHIBITORS } from "../../core/shelf/index.ts";
 import type { Refused } from "../shell/guard.server.ts";
 import { useMember } from "../shell/member.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
-
-/** What a list that was handed in came to. */
-interface ListAnswer extends Partial<Refused> {
-  troubles?: ListTrouble[];
-  added?: number;
-  changed?: number;
-  leftOut?: string[];
-}
-
-function TakeList() {
-  const fetcher = useFetcher<ListAnswer>();
-  const file = useRef<HTMLInputElement>(null);
-  const { troubles = [], refused, added, changed, leftOut = [] } = fetcher.data ?? {};
-  return (
-    <section aria-labelledby="list" className="flex flex-col gap-3">
-      <h2 id="list" className="text-2xl">
-        As a list
-      </h2>
-      <p className="text-ink-2">
-        CSV whose first line names item, grade, supplier, price and days; kind, freight, guarantees and
-        approval if there are any.
-      </p>
-      <div className="flex flex-wrap gap-3">
-        <Button disabled={fetcher.state !== "idle"} onClick={() => file.current?.click()}>
-          Take in a list
-        </Button>
-        <a
-          href="/shelf/list.csv"
-          download
-          className="inline-flex min-h-12 items-center font-bold underline underline-offset-4"
-        >
-          The shelf as a list
-        </a>
-        <input
-          ref={file}
-          type="file"
-          accept=".csv,text/csv"
-          hidden
-          data-shelf-list
-          onChange={({ currentTarget }) => {
-            const [chosen] = currentTarget.files ?? [];
-            currentTarget.value = "";
-            if (!chosen) return;
-            const form = new FormData();
-            form.set("list", chosen);
-            void fetcher.submit(form, {
-              method: "post",
-              action: "/shelf/list.csv",
-              encType: "multipart/form-data",
-            });
-          }}
-        />
-      </div>
-      <div role="alert">
-        {refused && <p className="border-ink border-l-4 pl-3 font-bold">{refused.message}</p>}
-        {troubles.length > 0 && (
-          <ul className="max-h-80 overflow-y-auto">
-            {troubles.map(({ line, column, words }) => (
-              <li key={`${line} ${column} ${words}`}>
-                Line <span className="figure">{line}</span>
-                {column && `, ${column}`}: {words}
-              </li>
-            ))}
-          </ul>
-        )}
-      </div>
-      <p role="status">
-        {added !== undefined &&
-          `${added} put on the shelf, ${changed} brought up to date.${leftOut.length > 0 ? ` Left out: ${leftOut.join(", ")}.` : ""}`}
-      </p>
-    </section>
-  );
-}
+import { TakeList } from "../ui/TakeList.tsx";
 
 /** One part or coolant onto the shelf, or a whole list of them. */
 export function AddToShelf() {
@@ -179,7 +107,12 @@ export function AddToShelf() {
           </div>
         </fetcher.Form>
       </section>
-      <TakeList />
+      <TakeList
+        address="/shelf/list.csv"
+        wants="CSV whose first line names item, grade, supplier, price and days; kind, freight, guarantees and approval if there are any."
+        out="The shelf as a list"
+        told={({ added = 0, changed = 0 }) => `${added} put on the shelf, ${changed} brought up to date.`}
+      />
     </div>
   );
 }

@@ -1,11 +1,14 @@
 import { Transform } from "class-transformer";
 import { registerDecorator } from "class-validator";
-import { type Dimension, format, readShown, type System } from "../../core/units/index.ts";
+import { type Dimension, format, readDistance, readShown, type System } from "../../core/units/index.ts";
 
 function read(value: unknown, dimension: Dimension, system: System): number | undefined {
   if (typeof value === "number") return value;
   const text = String(value ?? "").trim();
-  return text === "" ? undefined : (readShown(text, dimension, system) ?? Number.NaN);
+  if (text === "") return undefined;
+  // 184,220 is never 184 km.
+  const figure = dimension === "distance" ? readDistance(text, system) : readShown(text, dimension, system);
+  return figure ?? Number.NaN;
 }
 
 /**

@@ -1,8 +1,7 @@
 import { useState } from "react";
 import { Form } from "react-router";
 import { CALLS, type Call, type FollowUpRule } from "../../core/followups/index.ts";
-import { SHOWN, type System, toShown } from "../../core/units/index.ts";
-import { readDistance } from "../job/read-distance.ts";
+import { readDistance, SHOWN, type System, toShown } from "../../core/units/index.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 

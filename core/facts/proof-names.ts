@@ -6,6 +6,8 @@ export const PROOFS = [
   "fan-3",
   "fan-4",
   "direction",
+  "direction-left",
+  "direction-right",
   "heater",
   "gauge",
   "leaks-hot",

@@ -146,4 +146,27 @@ describe("a job that bleeds", () => {
     expect(waitOf(book(step(1, "starts", 12), step(1, "stops")), opened)).toMatchObject({ waitsFor: "heat" });
     expect(waitOf(book(step(4, "starts"), step(4, "ends")), opened).waitsFor).toBe("hands");
   });
+
+  it("waits for no clock once a reading over its limit has stopped it, however that was booked", () => {
+    // 6 °C over the fan's start is the limit.
+    const hot = book(step(1, "starts", 12), read(99));
+    expect(waitOf(hot, opened, CAR)).toMatchObject({
+      waitsFor: "heat",
+      words: "stopped hot: it cools",
+      since: hot[1]?.at,
+    });
+    expect(waitOf(hot, opened, CAR).until).not.toBe(new Date(START + 12 * 60_000).toISOString());
+    expect(waitOf(book(step(1, "starts", 12), read(97)), opened, CAR).until).toBe(
+      new Date(START + 12 * 60_000).toISOString(),
+    );
+    const cold = book(
+      step(1, "starts", 12),
+      read(99),
+      ...[80, 65, 54, 47].map((celsius, place) => ({ ...read(celsius), minute: 30 + 20 * place })),
+    );
+    expect(waitOf(cold, opened, CAR)).toMatchObject({ waitsFor: "hands", words: "cool enough to open" });
+    expect(waitOf(book(step(1, "starts", 12), read(99), step(1, "starts", 12)), opened, CAR).words).toBe(
+      "bleeding, open cap",
+    );
+  });
 });

@@ -3,7 +3,6 @@ export { FEWEST_GONE, halfGoneAfter, type LifeHere, lifeHere, type PartSpan, spa
 export {
   columnOf,
   INHIBITORS,
-  type ListTrouble,
   readShelfList,
   readShelfRow,
   SHELF_COLUMNS,

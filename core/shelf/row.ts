@@ -1,5 +1,6 @@
 import { KINDS } from "../coolant/index.ts";
 import { GRADES } from "../facts/index.ts";
+import { cellsOf, headsTrouble, type ListTrouble, plainHead } from "../list/index.ts";
 
 export const SHELF_KINDS = ["part", "coolant"] as const;
 export type ShelfKind = (typeof SHELF_KINDS)[number];
@@ -61,12 +62,11 @@ const OTHER_HEADS: Record<string, ShelfColumn> = {
 
 /** The column that a head of a list means; nothing where it means none of ours. */
 export function columnOf(head: string): ShelfColumn | undefined {
-  const plain = head
-    .replace(/^\uFEFF/, "")
-    .trim()
-    .toLowerCase()
-    .replace(/[\s_]+/g, " ");
-  return SHELF_COLUMNS.find((each) => each.replaceAll("_", " ") === plain) ?? OTHER_HEADS[plain];
+  const plain = plainHead(head);
+  return (
+    SHELF_COLUMNS.find((each) => each.replaceAll("_", " ") === plain) ??
+    (Object.hasOwn(OTHER_HEADS, plain) ? OTHER_HEADS[plain] : undefined)
+  );
 }
 
 const MOST = 80;
@@ -155,13 +155,6 @@ const MAY_BE_UNSAID = [
 const MOST_ROWS = 5000;
 const MOST_TOLD = 200;
 
-export interface ListTrouble {
-  /** The line of the file, from 1; 1 is its head. */
-  line: number;
-  column?: string;
-  words: string;
-}
-
 /**
  * A whole list, as it was cut into rows: all of it, or every row that is wrong and why, and then nothing of it. The
  * first row is the head; columns of other names are left out and named. `unsaid` is what no column tells of: what is on the
@@ -177,28 +170,15 @@ export function readShelfList(
       troubles: [{ line: 1, words: `The list has ${body.length} rows; at most ${MOST_ROWS} are taken.` }],
     };
   const columns = head.map(columnOf);
-  const missing = (["item", "grade", "supplier", "price", "days"] as const).filter(
-    (each) => !columns.includes(each),
-  );
-  if (missing.length > 0)
-    return {
-      troubles: [
-        { line: 1, words: `The first line has to name its columns; ${missing.join(", ")} is missing.` },
-      ],
-    };
-  const twice = columns.filter((each, index) => each && columns.indexOf(each) !== index);
-  if (twice.length > 0) return { troubles: [{ line: 1, words: `The column ${twice[0]} is there twice.` }] };
+  const trouble = headsTrouble(columns, ["item", "grade", "supplier", "price", "days"]);
+  if (trouble) return { troubles: [{ line: 1, words: trouble }] };
   const items: ShelfItem[] = [];
   const troubles: ListTrouble[] = [];
   const known = new Map<string, number>();
   body.forEach((cells, index) => {
     const line = index + 2;
     if (cells.every((cell) => cell.trim() === "")) return;
-    const named: Partial<Record<ShelfColumn, string>> = {};
-    columns.forEach((column, at) => {
-      if (column) named[column] = cells[at] ?? "";
-    });
-    const read = readShelfRow(named, digits);
+    const read = readShelfRow(cellsOf(columns, cells), digits);
     if ("troubles" in read) {
       for (const [column, words] of Object.entries(read.troubles)) troubles.push({ line, column, words });
       return;

@@ -76,6 +76,7 @@ describe("a list of parts", () => {
     expect(columnOf("\uFEFFPart ")).toBe("item");
     expect(columnOf("part_guarantee_days")).toBe("part_guarantee_days");
     expect(columnOf("colour")).toBeUndefined();
+    expect(columnOf("constructor")).toBeUndefined();
     expect(
       readShelfList([HEAD, ["Fan", "used", "Pell Motor Factors", "60", "2", "red"], [""]], 2),
     ).toMatchObject({

@@ -1,3 +1,4 @@
+import { bleedingVehicle } from "../../core/bleed/index.ts";
 import { complaintOf, findingOf, stageStates, waitOf } from "../../core/job/index.ts";
 import { openItems, standing } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
@@ -14,22 +15,44 @@ interface Row {
   assignedTo: string | null;
 }
 
+/** What its card says of how it is bled, and how high the shop lies; nulls where nobody has said. */
+interface HowBled {
+  fillPoint: string | null;
+  bleedPoints: string | null;
+  fanOnC: number[] | null;
+  targetFraction: number | null;
+  altitudeM: number | null;
+}
+
+function vehicleOf({ fillPoint, bleedPoints, fanOnC, targetFraction, altitudeM }: HowBled) {
+  const card =
+    fillPoint === null || bleedPoints === null || fanOnC === null || targetFraction === null
+      ? null
+      : { fillPoint, bleedPoints, fanOnC, targetFraction };
+  return bleedingVehicle(card, altitudeM);
+}
+
 /** Every open job as a slip: where it stands, what it waits for, how much is open. Two queries. */
 export async function listToday(desk: Desk) {
   const [rows] = await desk.sequelize.query(
-    `SELECT j.id, j.number, j.bay, j.opened_at AS "openedAt", v.plate, v.name AS vehicle, p.name AS "assignedTo"
+    `SELECT j.id, j.number, j.bay, j.opened_at AS "openedAt", v.plate, v.name AS vehicle, p.name AS "assignedTo",
+            c.fill_point AS "fillPoint", c.bleed_points AS "bleedPoints", c.fan_on_c AS "fanOnC",
+            c.target_fraction AS "targetFraction", s.altitude_m AS "altitudeM"
        FROM jobs j JOIN vehicles v ON v.shop_id = j.shop_id AND v.id = j.vehicle_id
+       JOIN shops s ON s.id = j.shop_id
+       LEFT JOIN cooling_cards c ON c.shop_id = j.shop_id AND c.vehicle_id = j.vehicle_id
        LEFT JOIN people p ON p.shop_id = j.shop_id AND p.id = j.assigned_to
       WHERE j.signed_at IS NULL ORDER BY j.opened_at`,
     { transaction: desk.transaction },
   );
-  const jobs = rows as Row[];
+  const jobs = rows as (Row & HowBled)[];
   const books = await readBooks(
     desk,
     jobs.map((job) => job.id),
   );
-  return jobs.map((job) => {
+  return jobs.map(({ fillPoint, bleedPoints, fanOnC, targetFraction, altitudeM, ...job }) => {
     const entries = books.get(job.id) ?? [];
+    const vehicle = vehicleOf({ fillPoint, bleedPoints, fanOnC, targetFraction, altitudeM });
     const openedAt = job.openedAt.toISOString();
     return {
       ...job,
@@ -37,7 +60,7 @@ export async function listToday(desk: Desk) {
       stage: standing(entries).at(-1)?.stage ?? ("ask" as const),
       stages: stageStates(entries, false),
       open: openItems(entries).length,
-      wait: waitOf(entries, openedAt),
+      wait: waitOf(entries, openedAt, vehicle),
       complaint: complaintOf(entries) ?? null,
       finding: findingOf(entries)?.words ?? null,
       lastAt: entries.at(-1)?.at ?? openedAt,

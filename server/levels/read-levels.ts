@@ -1,12 +1,15 @@
 import { Op } from "sequelize";
 import { countedLevels, reaches, type SeenLevel } from "../../core/leaks/index.ts";
 import type { Desk } from "../database/connection.ts";
+import type { LevelRow } from "../database/models/level-row.ts";
 
 export interface LevelTaken extends SeenLevel {
   id: string;
   by: string;
   /** Whom the shop told what it means. */
   told?: string;
+  /** How far below the line it stood in the tank, mm, where it was taken so. */
+  belowMm?: number;
 }
 
 export interface LevelsOf {
@@ -14,12 +17,18 @@ export interface LevelsOf {
   minimumL: number;
   /** True where nobody measured the minimum and a usual tank is taken. */
   isMinimumUsual: boolean;
+  /** How far a litre lifts its tank, mm; nothing where nobody has measured it. */
+  liftsMm?: number;
 }
 
 /** Below the line of a usual tank lies its minimum: that share of what the system holds, and no less than half a litre. */
 const USUAL_SHARE = 0.08;
 const USUAL_LEAST_L = 0.5;
 const SHOWN = 60;
+
+/** Who took a level; of one that came with a list, whom the list names and who read it in. */
+const byWords = ({ listed, listedBy }: LevelRow, name: string) =>
+  listed ? [listedBy, `by a list that ${name} read in`].filter(Boolean).join(", ") : name;
 
 /** When coolant last went in at a job that is signed, by vehicle: a repaired vehicle's line starts anew there. */
 async function lastFills(desk: Desk, vehicleIds: readonly string[]): Promise<Map<string, Date>> {
@@ -39,7 +48,7 @@ export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Pro
   const ids = [...vehicleIds];
   const vehicles = await models.Vehicle.findAll({
     where: { id: { [Op.in]: ids } },
-    attributes: ["id", "minimumL"],
+    attributes: ["id", "minimumL", "tankLiftsMm"],
     transaction,
   });
   const cards = await models.CoolingCard.findAll({
@@ -62,7 +71,7 @@ export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Pro
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   const fills = rows.length > 0 ? await lastFills(desk, ids) : new Map<string, Date>();
   return new Map(
-    vehicles.map(({ id, minimumL }) => {
+    vehicles.map(({ id, minimumL, tankLiftsMm }) => {
       const filledAt = fills.get(id);
       const usual = Math.max(USUAL_LEAST_L, Math.round((capacityOf.get(id) ?? 0) * USUAL_SHARE * 10) / 10);
       const levels = rows
@@ -75,11 +84,20 @@ export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Pro
           ...(row.distanceKm !== null && { distanceKm: row.distanceKm }),
           heat: row.heat,
           ...(row.told !== null && { told: row.told }),
-          by: nameOf.get(row.takenBy) ?? "",
+          ...(row.belowMm !== null && { belowMm: row.belowMm }),
+          by: byWords(row, nameOf.get(row.takenBy) ?? ""),
           isStruck: row.struckAt !== null,
           isBefore: filledAt !== undefined && row.at < filledAt,
         }));
-      return [id, { levels, minimumL: minimumL ?? usual, isMinimumUsual: minimumL === null }] as const;
+      return [
+        id,
+        {
+          levels,
+          minimumL: minimumL ?? usual,
+          isMinimumUsual: minimumL === null,
+          ...(tankLiftsMm !== null && { liftsMm: tankLiftsMm }),
+        },
+      ] as const;
     }),
   );
 }

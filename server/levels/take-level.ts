@@ -12,11 +12,15 @@ export interface TakenLevel {
   heat: "cold" | "hot";
   /** How far the minimum mark lies below the line; null where nobody says so now. */
   minimumL: number | null;
+  /** How far below the line it stood in the tank, mm; null where litres were said. */
+  belowMm?: number | null;
+  /** How far a litre lifts this tank, mm; null where nobody says so now. */
+  liftsMm?: number | null;
   /** Whom the shop told what it means; null where nobody says. */
   told?: string | null;
 }
 
-const MOST_LEVELS = 5000;
+export const MOST_LEVELS = 5000;
 
 /**
  * Writes down a level that was taken now, once however often it is sent. A distance below the last that was taken, or
@@ -33,7 +37,7 @@ export async function takeLevel(
     ? await models.Vehicle.findOne({ where: { id: vehicleId }, transaction, lock: true })
     : null;
   if (!vehicle || !personId) throw notFound("That vehicle");
-  const { minimumL, ...taken } = level;
+  const { minimumL, liftsMm = null, ...taken } = level;
   if (await models.LevelRow.findOne({ where: { id: level.id }, transaction })) return;
   const standing = { where: { vehicleId, struckAt: null }, transaction };
   if ((await models.LevelRow.count(standing)) >= MOST_LEVELS)
@@ -53,6 +57,8 @@ export async function takeLevel(
     });
   await models.LevelRow.create({ ...taken, shopId, vehicleId, at: now, takenBy: personId }, { transaction });
   if (minimumL !== null && minimumL !== vehicle.minimumL) await vehicle.update({ minimumL }, { transaction });
+  if (liftsMm !== null && liftsMm !== vehicle.tankLiftsMm)
+    await vehicle.update({ tankLiftsMm: liftsMm }, { transaction });
 }
 
 /** Strikes a level that was wrong: it stays readable and counts no longer. Struck twice is struck. */

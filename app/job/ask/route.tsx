@@ -10,14 +10,13 @@ import {
   Trouble,
 } from "../../../core/facts/index.ts";
 import type { EntryDraft } from "../../../core/ledger/index.ts";
-import { format, SHOWN } from "../../../core/units/index.ts";
+import { format, MOST_KM, readDistance, SHOWN } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../ui/Chips.tsx";
 import { TextArea, TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
-import { MOST_KM, readDistance } from "../read-distance.ts";
 import { Work } from "../Work.tsx";
 import { answersOf, type Question } from "./answers.ts";
 

@@ -1,3 +1,4 @@
+import { bleedingVehicle } from "../../../core/bleed/index.ts";
 import { dataOf, Strength } from "../../../core/facts/index.ts";
 import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/job/index.ts";
 import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
@@ -13,7 +14,6 @@ import { useJob } from "../context.ts";
 import { DrainWays } from "../DrainWays.tsx";
 import { Cautions, Work } from "../Work.tsx";
 import { Bleeding } from "./bleed/Bleeding.tsx";
-import { bleedingVehicle } from "./bleed/bleeding-vehicle.ts";
 import { Jar } from "./Jar.tsx";
 import { Mix } from "./mix/Mix.tsx";
 

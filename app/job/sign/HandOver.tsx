@@ -1,10 +1,9 @@
 import { Distance, dataOf, factsOf } from "../../../core/facts/index.ts";
-import { format, SHOWN } from "../../../core/units/index.ts";
+import { format, readDistance, SHOWN } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
-import { readDistance } from "../read-distance.ts";
 
 /** Shown figures are rounded. */
 const ROUNDING_KM = 1;

@@ -8,6 +8,8 @@ import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { whenOf } from "../../ui/dates.ts";
 import { Choice, TextField } from "../../ui/Field.tsx";
+import { TakeList } from "../../ui/TakeList.tsx";
+import { shownLift } from "./how-far-below.ts";
 import { LevelAdvice } from "./LevelAdvice.tsx";
 import { LevelLine } from "./LevelLine.tsx";
 
@@ -39,7 +41,7 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
       ref={form}
       method="post"
       action={`/vehicles/${vehicleId}/levels`}
-      className="grid grid-cols-2 items-start gap-3 md:grid-cols-5"
+      className="grid grid-cols-2 items-start gap-3 md:grid-cols-4"
     >
       <input type="hidden" name="id" value={id} />
       <input type="hidden" name="system" value={units} />
@@ -51,6 +53,25 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
         maxLength={12}
         className="figure"
         error={fields.missing}
+      />
+      <TextField
+        label="or its height below it"
+        name="height"
+        inputMode="decimal"
+        unit={SHOWN.length[units].label}
+        maxLength={12}
+        className="figure"
+        error={fields.height}
+      />
+      <TextField
+        label={`One ${litres} lifts it by`}
+        name="lifts"
+        inputMode="decimal"
+        unit={SHOWN.length[units].label}
+        maxLength={12}
+        className="figure"
+        placeholder={of.liftsMm === undefined ? undefined : String(shownLift(of.liftsMm, units))}
+        error={fields.lifts}
       />
       <TextField
         label="Topped up"
@@ -84,17 +105,17 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
         placeholder={String(Number(toShown(of.minimumL, "volume", units).toFixed(1)))}
         error={fields.minimum}
       />
-      <div className="col-span-2">
+      <div className="col-span-2 md:col-span-1">
         <TextField label="Who was told" name="told" maxLength={120} error={fields.told} />
       </div>
-      <div className="col-span-2 flex flex-wrap items-end gap-2 self-stretch md:col-span-3">
+      <div className="col-span-2 flex flex-wrap items-end gap-2 self-stretch md:col-span-4">
         <Button onClick={() => mark(0)}>At the line</Button>
         <Button onClick={() => mark(of.minimumL)}>At the minimum</Button>
       </div>
       <Button type="submit" className="col-span-2 justify-self-start" disabled={fetcher.state !== "idle"}>
         Write the level down
       </Button>
-      <div role="alert" className="col-span-2 md:col-span-3">
+      <div role="alert" className="col-span-2 md:col-span-4">
         {fetcher.data?.refused && (
           <p className="border-ink border-l-4 pl-3 font-bold">
             {fetcher.data.refused.message || "Nothing is written down yet: see beside the fields."}
@@ -113,14 +134,15 @@ function Taken({ vehicleId, of, mayWrite }: { vehicleId: string; of: LevelsOf; m
     <ul aria-label="Levels taken" className="max-w-3xl">
       {of.levels
         .toReversed()
-        .map(({ id, at, by, told, missingL, toppedUpL, distanceKm, heat, isStruck, isBefore }) => (
+        .map(({ id, at, by, told, belowMm, missingL, toppedUpL, distanceKm, heat, isStruck, isBefore }) => (
           <li
             key={id}
             className="flex flex-wrap items-center justify-between gap-x-4 border-rule border-b py-1"
           >
             <span className={isStruck ? "text-ink-2 line-through" : ""}>
-              {whenOf(at, timeZone)}, {litres(Math.abs(missingL))} {missingL < 0 ? "above" : "below"} the
-              line, {heat}
+              {whenOf(at, timeZone)}, {litres(Math.abs(missingL))} {missingL < 0 ? "above" : "below"} the line
+              {belowMm === undefined ? "" : `, by ${format(Math.abs(belowMm), "length", units)} in the tank`},{" "}
+              {heat}
               {toppedUpL ? `, topped up ${litres(toppedUpL)}` : ""}
               {distanceKm === undefined ? "" : `, at ${format(distanceKm, "distance", units)}`}
               {told ? `; told: ${told}` : ""}
@@ -156,6 +178,50 @@ function Taken({ vehicleId, of, mayWrite }: { vehicleId: string; of: LevelsOf; m
   );
 }
 
+/** The levels as a list for a spreadsheet; and a list that was kept elsewhere, taken in. */
+function LevelList({
+  vehicleId,
+  isEmpty,
+  mayWrite,
+}: {
+  vehicleId: string;
+  isEmpty: boolean;
+  mayWrite: boolean;
+}) {
+  const address = `/vehicles/${vehicleId}/levels.csv`;
+  if (!mayWrite)
+    return isEmpty ? null : (
+      <a
+        className="inline-flex min-h-12 items-center self-start underline underline-offset-4"
+        href={address}
+        download
+      >
+        as CSV
+      </a>
+    );
+  return (
+    <details>
+      <summary className="min-h-12 py-3 font-bold">Levels as a list</summary>
+      <TakeList
+        address={address}
+        title="Levels in and out"
+        wants="CSV whose first line names at and missing_L; topped_up_L, distance_km, engine, taken_by and told if there are any. Days such as 2026-05-04."
+        {...(isEmpty ? {} : { out: "The levels as CSV" })}
+        told={({ added = 0, known = 0, struck = 0 }) =>
+          [
+            `${added} written down`,
+            known > 0 ? `${known} were there already` : "",
+            struck > 0 ? `${struck} struck ones left out` : "",
+          ]
+            .filter(Boolean)
+            .join(", ")
+            .concat(".")
+        }
+      />
+    </details>
+  );
+}
+
 /** The coolant level of a vehicle: how fast it falls, when it meets the minimum, what to do, and each look at it. */
 export function Levels({ vehicleId, of, mayWrite }: { vehicleId: string; of: LevelsOf; mayWrite: boolean }) {
   const { units, timeZone } = useMember();
@@ -169,15 +235,7 @@ export function Levels({ vehicleId, of, mayWrite }: { vehicleId: string; of: Lev
       <LevelLine {...given} />
       {mayWrite && <TakeLevel vehicleId={vehicleId} of={of} />}
       {of.levels.length > 0 && <Taken vehicleId={vehicleId} of={of} mayWrite={mayWrite} />}
-      {of.levels.length > 0 && (
-        <a
-          className="inline-flex min-h-12 items-center self-start underline underline-offset-4"
-          href={`/vehicles/${vehicleId}/levels.csv`}
-          download
-        >
-          as CSV
-        </a>
-      )}
+      <LevelList vehicleId={vehicleId} isEmpty={of.levels.length === 0} mayWrite={mayWrite} />
     </section>
   );
 }

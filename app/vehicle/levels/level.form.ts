@@ -13,8 +13,19 @@ export class LevelForm {
   @IsIn(["metric", "us"], { message: "Metric or US." })
   system: "metric" | "us";
 
-  @Quantity("volume", -BRIM_L, 100, { says: "More over its line runs out at the brim: look again." })
-  missing: number;
+  @Quantity("volume", -BRIM_L, 100, {
+    optional: true,
+    says: "More over its line runs out at the brim: look again.",
+  })
+  missing?: number;
+
+  /** The same by its height in the tank. */
+  @Quantity("length", -300, 1000, { optional: true })
+  height?: number;
+
+  /** How far a litre, or a quart where the shop reads those, lifts this tank. */
+  @Quantity("length", 1, 1000, { optional: true })
+  lifts?: number;
 
   @Quantity("volume", 0, 100, { optional: true })
   toppedUp?: number;

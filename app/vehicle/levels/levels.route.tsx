@@ -9,6 +9,7 @@ import { keptPosting } from "../../shell/kept/posting.ts";
 import { isOwnWord } from "../../shell/kept/reading.ts";
 import { readForm } from "../../shell/read-body.server.ts";
 import type { Route } from "./+types/levels.route";
+import { howFarBelow } from "./how-far-below.ts";
 import { LevelForm } from "./level.form.ts";
 
 /** The levels of one vehicle, for a page that is about something else. */
@@ -32,15 +33,16 @@ export const action = guarded("technician", async ({ request, params, desk, memb
   }
   const checked = checkForm(LevelForm, form);
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
-  const { id, missing, toppedUp = 0, distance = null, heat, minimum = null, told = null } = checked.value;
-  await desk((given) =>
-    takeLevel(
-      given,
-      vehicleId,
-      { id, missingL: missing, toppedUpL: toppedUp, distanceKm: distance, heat, minimumL: minimum, told },
-      member.units,
-    ),
-  );
+  const { id, toppedUp = 0, distance = null, heat, minimum = null, told = null } = checked.value;
+  await desk(async (given) => {
+    const known = isId(vehicleId)
+      ? (await readLevels(given, [vehicleId])).get(vehicleId)?.liftsMm
+      : undefined;
+    const below = howFarBelow(checked.value, member.units, known);
+    if ("fields" in below) throw new Refusal({ message: "", fields: below.fields });
+    const taken = { id, toppedUpL: toppedUp, distanceKm: distance, heat, minimumL: minimum, told, ...below };
+    await takeLevel(given, vehicleId, taken, member.units);
+  });
   return data({ isDone: true });
 });
 

@@ -1,8 +1,13 @@
 import Papa from "papaparse";
+import { data } from "react-router";
+import { LEVEL_COLUMNS, readLevelList } from "../../../core/leaks/index.ts";
 import { readLevels } from "../../../server/levels/read-levels.ts";
+import { takeLevelList } from "../../../server/levels/take-list.ts";
 import { notFound } from "../../../server/refusal.ts";
 import { isId } from "../../../server/vehicles/is-id.ts";
 import { guarded } from "../../shell/guard.server.ts";
+import { keptPosting } from "../../shell/kept/posting.ts";
+import { listHandedIn, listRefused } from "../../shell/list-handed-in.server.ts";
 import { asText } from "../../ui/csv.ts";
 
 /** The levels of a vehicle as a list for a spreadsheet, in litres and kilometres. */
@@ -13,7 +18,7 @@ export const loader = guarded("desk", async ({ params, desk }) => {
     : undefined;
   if (!of) throw notFound("That vehicle");
   const text = Papa.unparse({
-    fields: ["at", "missing_L", "topped_up_L", "distance_km", "engine", "taken_by", "told", "struck"],
+    fields: [...LEVEL_COLUMNS],
     data: of.levels.map((level) => [
       level.at,
       level.missingL,
@@ -32,3 +37,19 @@ export const loader = guarded("desk", async ({ params, desk }) => {
     },
   });
 });
+
+/** A whole list of levels of this vehicle; where a row is wrong nothing of it, and each such row is named with why. */
+export const action = guarded("technician", async ({ request, params, desk, member }) => {
+  const { vehicleId = "" } = params;
+  const { units, timeZone } = member;
+  const rows = await listHandedIn(request, "levels");
+  return desk(async (given) => {
+    const read = readLevelList(rows, { system: units, timeZone, now: given.now });
+    if ("troubles" in read) return listRefused(read.troubles);
+    const done = await takeLevelList(given, vehicleId, read.levels, units);
+    if ("troubles" in done) return listRefused(done.troubles);
+    return data({ ...done, struck: read.struck, leftOut: read.leftOut });
+  });
+});
+
+export const clientAction = keptPosting();

@@ -55,16 +55,41 @@ describe("what was done", () => {
   it.each([
     ["nothing", [], { coolant: false, fan: false, calls: [] }],
     ["coolant", POURED, { coolant: true, fan: false, calls: ["coolant"] }],
-    ["a fan motor", part("fan motor"), { fan: true, motor: true, calls: ["fan"] }],
-    ["a switch", part("thermal switch"), { fan: true, motor: false }],
+    ["a fan motor", part("fan motor"), { fan: true, motors: ["only"], calls: ["fan"] }],
+    ["a switch", part("thermal switch"), { fan: true, motors: [] }],
     ["a switch that was found and left", [found], { fan: false }],
     ["a plug that was cleaned", [found, { account: "connector", item: "plug", in: 1 }], { fan: true }],
     ["a radiator", part("radiator"), { fan: false }],
-    ["a fan relay", part("fan relay"), { fan: true, motor: false }],
-    ["a fan assembly", part("fan assembly"), { fan: true, motor: true }],
+    ["a fan relay", part("fan relay"), { fan: true, motors: [] }],
+    ["a fan assembly", part("fan assembly"), { fan: true, motors: ["only"] }],
     ["a drain plug", part("drain plug"), { fan: false }],
     ["a level sensor", part("coolant level sensor"), { fan: false }],
-    ["a heater motor", part("heater motor"), { fan: false, motor: false }],
+    ["a heater motor", part("heater motor"), { fan: false, motors: [] }],
+    ["the left fan of two", part("left fan motor"), { motors: ["left"] }],
+    [
+      "a left fan by its place",
+      [{ account: "part", item: "fan", place: "left", in: 1 }],
+      { motors: ["left"] },
+    ],
+    [
+      "both fans, one after the other",
+      [...part("right fan"), ...part("left fan")],
+      { motors: ["left", "right"] },
+    ],
+    [
+      "a pack with two fans that the book tells apart",
+      [
+        { kind: "reading", item: "left fan plug" },
+        { kind: "reading", item: "right fan plug" },
+        ...part("fan pack"),
+      ],
+      { motors: ["left", "right"] },
+    ],
+    [
+      "a pack of which one side alone was named",
+      [{ kind: "reading", item: "left fan plug" }, ...part("fan pack")],
+      { motors: ["only"] },
+    ],
     ["a capacity that changed", [coolant("capacity", 0.4)], { coolant: false }],
   ] as [string, Partial<Entry>[], object][])("is told of %s", (_, lines, expected) => {
     expect(workDone(book(lines))).toMatchObject(expected);
@@ -79,6 +104,13 @@ describe("what has to be proven", () => {
   it("follows the work", () => {
     expect(names(book(POURED))).toEqual(["log", "heater", "leaks-hot", "leaks-cold", "road"]);
     expect(names(book(part("fan assembly")))).toEqual(["log", "fan-1", "fan-2", "direction", "road"]);
+  });
+  it("asks which way each fan pulls, the left and the right apart", () => {
+    const both = book([...part("left fan"), ...part("right fan")]);
+    expect(names(both)).toEqual(["log", "fan-1", "fan-2", "direction-left", "direction-right", "road"]);
+    const one = book([...part("left fan"), ...part("right fan"), proof("direction-left", "pass")]);
+    expect(verdict(one, "direction-left")).toBe("pass");
+    expect(verdict(one, "direction-right")).toBe("not-seen");
   });
   it("asks for gas and pressure after an overheat, however it is told", () => {
     const red: Partial<Entry>[] = [

@@ -47,12 +47,14 @@ export function provenCar(card?: { fanOnC: readonly number[]; capGaugeKpa?: numb
 const HOTTEST_SOUND_C = 118;
 const USUAL_CAP_KPA = 100;
 
+const PAPER = "A strip of paper before the core: it is drawn on, air comes out at the engine.";
+const DIRECTION = { left: "direction-left", right: "direction-right", only: "direction" } as const;
+
 const HOW: Record<Exclude<ProofName, `fan-${number}`>, [words: string, how: string]> = {
   log: ["warm-up by its log", "Warm it up with a logger on it, from cold until a fan has come and gone."],
-  direction: [
-    "fans pull the right way",
-    "A strip of paper before the core: it is drawn on, air comes out at the engine.",
-  ],
+  direction: ["fan pulls the right way", PAPER],
+  "direction-left": ["left fan pulls the right way", PAPER],
+  "direction-right": ["right fan pulls the right way", PAPER],
   heater: ["heater blows hot", "Heater full, engine warm: hot at the vents, and it stays so at idle."],
   gauge: [
     "gauge against the sensor",
@@ -168,7 +170,7 @@ function asked(
   if (work.fan) {
     for (let stage = 1; stage <= Math.min(4, car.fanStages); stage++)
       rows[`fan-${stage as 1}`] = byStage(log, stage);
-    if (work.motor) rows.direction = { verdict: "not-seen" };
+    for (const side of work.motors) rows[DIRECTION[side]] = { verdict: "not-seen" };
   }
   if (factsOf(entries, Trouble).some(({ fact }) => fact.chips.includes("gauge reads high")) && isAny)
     rows.gauge = { verdict: "not-seen" };

@@ -13,6 +13,7 @@ import { shelf } from "./012-shelf.ts";
 import { levels } from "./013-levels.ts";
 import { followUps } from "./014-follow-ups.ts";
 import { approvals } from "./015-approvals.ts";
+import { tanksAndLists } from "./016-tanks-and-lists.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -32,4 +33,5 @@ export const migrations: Migration[] = [
   levels,
   followUps,
   approvals,
+  tanksAndLists,
 ];

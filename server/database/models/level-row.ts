@@ -13,6 +13,11 @@ export class LevelRow extends Model {
   declare heat: "cold" | "hot";
   /** Whom the shop told what the level means. */
   declare told: string | null;
+  /** How far below the line it stood, where it was taken by its height in the tank. */
+  declare belowMm: number | null;
+  /** Came with a list, which may say who took it. */
+  declare listed: boolean;
+  declare listedBy: string | null;
   declare struckAt: Date | null;
   declare struckBy: string | null;
 }
@@ -32,6 +37,9 @@ export function defineLevelRow(database: Sequelize): typeof LevelRow {
       distanceKm: { type: DataTypes.DOUBLE, field: "distance_km" },
       heat: { type: DataTypes.TEXT, allowNull: false },
       told: { type: DataTypes.TEXT },
+      belowMm: { type: DataTypes.DOUBLE, field: "below_mm" },
+      listed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      listedBy: { type: DataTypes.TEXT, field: "listed_by" },
       struckAt: { type: DataTypes.DATE, field: "struck_at" },
       struckBy: { ...person(), field: "struck_by" },
     },

@@ -14,6 +14,8 @@ export class Vehicle extends Model {
   declare firstDistanceKm: number | null;
   /** How far the minimum mark of its tank lies below the line, litres; null until somebody measured it. */
   declare minimumL: number | null;
+  /** How far a litre lifts its tank, mm; null where nobody has measured it. */
+  declare tankLiftsMm: number | null;
 }
 
 export function defineVehicle(database: Sequelize): typeof Vehicle {
@@ -26,6 +28,7 @@ export function defineVehicle(database: Sequelize): typeof Vehicle {
       name: { type: DataTypes.TEXT, allowNull: false },
       use: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
       firstDistanceKm: { type: DataTypes.DOUBLE, field: "first_distance_km", allowNull: true },
+      tankLiftsMm: { type: DataTypes.DOUBLE, field: "tank_lifts_mm", allowNull: true },
       minimumL: { type: DataTypes.DOUBLE, field: "minimum_l", allowNull: true },
       distanceKm: { type: DataTypes.DOUBLE, field: "distance_km", allowNull: true },
     },

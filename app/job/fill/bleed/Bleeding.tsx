@@ -1,12 +1,11 @@
 import { useEffect, useRef, useState } from "react";
-import { type Method, methodsFor, SCHOOL_WORDS } from "../../../../core/bleed/index.ts";
+import { bleedingVehicle, type Method, methodsFor, SCHOOL_WORDS } from "../../../../core/bleed/index.ts";
 import { BleedStep, dataOf } from "../../../../core/facts/index.ts";
 import type { BleedRun } from "../../../../core/job/index.ts";
 import type { EntryDraft } from "../../../../core/ledger/index.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { useJob } from "../../context.ts";
-import { bleedingVehicle } from "./bleeding-vehicle.ts";
 import { Schools } from "./Schools.tsx";
 import { Signs } from "./Signs.tsx";
 import { Stairs } from "./Stairs.tsx";

@@ -1,4 +1,6 @@
-import { fromShown, readShown, type System } from "../../core/units/index.ts";
+import { fromShown } from "./format.ts";
+import { readShown } from "./read-shown.ts";
+import type { System } from "./units.ts";
 
 export const MOST_KM = 5_000_000;
 /** 184 220, 184,220 and 184.220 alike: nobody reads a distance to a thousandth. */

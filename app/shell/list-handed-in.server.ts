@@ -1,0 +1,25 @@
+import Papa from "papaparse";
+import { data } from "react-router";
+import type { ListTrouble } from "../../core/list/index.ts";
+import { decodeLog } from "../../core/trace/index.ts";
+import { Refusal } from "../../server/refusal.ts";
+import { readForm } from "./read-body.server.ts";
+
+const MOST_BYTES = 2_000_000;
+
+/** The rows of the CSV that was handed in as `list`, cut but not read. `of` says what it is a list of. */
+export async function listHandedIn(request: Request, of: string): Promise<string[][]> {
+  const file = (await readForm(request)).get("list");
+  if (!(file instanceof File)) throw new Refusal({ message: "No list came with it." });
+  const text = file.size > MOST_BYTES ? "\0" : decodeLog(new Uint8Array(await file.arrayBuffer()));
+  if (text.includes("\0"))
+    throw new Refusal({ message: `That is no list of ${of}: a CSV of at most 2 MB is taken.` });
+  return Papa.parse<string[]>(text, { skipEmptyLines: false }).data;
+}
+
+/** Nothing of a list was taken in, and why, line by line. */
+export function listRefused(troubles: readonly ListTrouble[]) {
+  const lines = new Set(troubles.map(({ line }) => line)).size;
+  const message = `Nothing was taken in: ${lines === 1 ? "one line is" : `${lines} lines are`} wrong.`;
+  return data({ troubles, refused: { message, fields: {} } }, { status: 422 });
+}

@@ -1,0 +1,29 @@
+/** How far a litre lifts a tank: the widest and the narrowest that cars have, mm. */
+export const LIFTS_MM = { least: 5, most: 500 } as const;
+
+function checked(liftsMm: number): number {
+  if (!(liftsMm >= LIFTS_MM.least && liftsMm <= LIFTS_MM.most))
+    throw new RangeError(
+      `A litre lifts a tank by ${LIFTS_MM.least} to ${LIFTS_MM.most} mm, not by ${liftsMm}.`,
+    );
+  return liftsMm;
+}
+
+/**
+ * Litres missing by the height of what is in the tank, for sides that stand straight between line and minimum.
+ * @param belowMm How far below the line, mm; negative above it.
+ * @param liftsMm How far a litre lifts it, mm, within `LIFTS_MM`.
+ * @throws RangeError for a tank that no car has
+ */
+export const missingByHeight = (belowMm: number, liftsMm: number): number => belowMm / checked(liftsMm);
+
+/**
+ * How far a litre lifts a tank, told by what brought it back to the line.
+ * @param belowMm How far below the line it stood, mm, above 0.
+ * @param litres What went in until it stood at the line, above 0.
+ * @returns mm for a litre; nothing where that is no tank: one of the two was misread.
+ */
+export function liftOf(belowMm: number, litres: number): number | undefined {
+  const lifts = belowMm / litres;
+  return lifts >= LIFTS_MM.least && lifts <= LIFTS_MM.most ? lifts : undefined;
+}

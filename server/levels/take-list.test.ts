@@ -1,0 +1,93 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { type ListedLevel, readLevelList } from "../../core/leaks/index.ts";
+import { Refusal } from "../refusal.ts";
+import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
+import { smallShop } from "../testing/small-shop.ts";
+import { readLevels } from "./read-levels.ts";
+import { takeLevel } from "./take-level.ts";
+import { takeLevelList } from "./take-list.ts";
+
+let scratch: Scratch;
+beforeAll(async () => {
+  scratch = await scratchDatabase();
+});
+afterAll(() => scratch.drop());
+
+const NOW = new Date("2026-11-26T12:00:00Z");
+function listed(...rows: string[][]): ListedLevel[] {
+  const head = ["at", "missing_L", "topped_up_L", "distance_km", "taken_by"];
+  const read = readLevelList([head, ...rows], { system: "metric", timeZone: "UTC", now: NOW });
+  if ("troubles" in read) throw new Error(JSON.stringify(read.troubles));
+  return read.levels;
+}
+
+async function shop(name: string) {
+  const made = await smallShop(scratch, name);
+  const take = (list: ListedLevel[], vehicleId = made.vehicleId) =>
+    made.at((desk) => takeLevelList(desk, vehicleId, list, "metric"));
+  const levels = async () =>
+    (await made.at((desk) => readLevels(desk, [made.vehicleId]))).get(made.vehicleId)?.levels ?? [];
+  return { ...made, take, levels };
+}
+
+describe("a list of levels", () => {
+  it("is written down once, by whom it names and who read it in", async () => {
+    const { take, levels } = await shop("Aspen");
+    const list = listed(
+      ["2026-05-04", "0.1", "", "2000", "Perrin"],
+      ["2026-05-11", "0.2", "0.2", "2300", ""],
+    );
+    expect(await take(list)).toEqual({ added: 2, known: 0 });
+    expect(await take(list)).toEqual({ added: 0, known: 2 });
+    expect(await take([...list, ...list])).toEqual({ added: 0, known: 4 });
+    expect((await levels()).map(({ by, missingL }) => [missingL, by])).toEqual([
+      [0.1, "Perrin, by a list that Aspen technician read in"],
+      [0.2, "by a list that Aspen technician read in"],
+    ]);
+  });
+
+  it("whose distance falls, in itself or against the book, is refused with its line and keeps nothing", async () => {
+    const { take, levels } = await shop("Birch");
+    const falls = listed(["2026-05-04", "0.1", "", "2000", ""], ["2026-05-11", "0.2", "", "1999", ""]);
+    expect(await take(falls)).toMatchObject({ troubles: [{ line: 3, column: "distance" }] });
+    expect(await levels()).toEqual([]);
+    await take(listed(["2026-05-11", "0.1", "", "3000", ""]));
+    // Earlier than the one in the book, and further on.
+    expect(await take(listed(["2026-05-04", "0.1", "", "3500", ""]))).toMatchObject({
+      troubles: [{ line: 2 }],
+    });
+    expect(await take(listed(["2026-05-18", "0.1", "", "2900", ""]))).toMatchObject({
+      troubles: [{ line: 2 }],
+    });
+    expect(await levels()).toHaveLength(1);
+    expect(await take(listed(["2026-05-18", "0.1", "", "3000", ""]))).toEqual({ added: 1, known: 0 });
+  });
+
+  it("is no other shop's to hand in", async () => {
+    const [one, other] = [await shop("Cedar"), await shop("Dogwood")];
+    const list = listed(["2026-05-04", "0.1", "", "", ""]);
+    await expect(other.take(list, one.vehicleId)).rejects.toBeInstanceOf(Refusal);
+    await expect(other.take(list, randomUUID())).rejects.toBeInstanceOf(Refusal);
+    expect(await one.levels()).toEqual([]);
+  });
+});
+
+describe("a level by its height", () => {
+  it("keeps the height beside the litres, and what was measured of the tank with the vehicle", async () => {
+    const { at, vehicleId } = await shop("Elder");
+    const level = {
+      id: randomUUID(),
+      missingL: 0.5,
+      toppedUpL: 0,
+      distanceKm: null,
+      heat: "cold",
+      minimumL: null,
+    } as const;
+    await at((desk) => takeLevel(desk, vehicleId, { ...level, belowMm: 27, liftsMm: 54 }, "metric"));
+    await at((desk) => takeLevel(desk, vehicleId, { ...level, id: randomUUID() }, "metric"));
+    const of = (await at((desk) => readLevels(desk, [vehicleId]))).get(vehicleId);
+    expect(of).toMatchObject({ liftsMm: 54, levels: [{ belowMm: 27 }, { missingL: 0.5 }] });
+    expect(of?.levels[1]?.belowMm).toBeUndefined();
+  });
+});
