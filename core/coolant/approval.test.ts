@@ -33,6 +33,6 @@ describe("a coolant's approval", () => {
   });
 
   it("names what was found as the card writes it", () => {
-    expect(approvalSaid("FW-3, HG 1", "hg1")?.because).toBe("It carries HG 1, which the card asks for.");
+    expect(approvalSaid("FW-3, HG 1", "hg1")?.because).toBe("Its can names HG 1, which the card asks for.");
   });
 });

@@ -21,12 +21,12 @@ export function approvalSaid(
   if (wanted.length === 0) return undefined;
   const has = namesIn(carried);
   const found = wanted.find(({ plain }) => has.some((each) => each.plain === plain));
-  if (found) return { verdict: "pass", because: `It carries ${found.name}, which the card asks for.` };
+  if (found) return { verdict: "pass", because: `Its can names ${found.name}, which the card asks for.` };
   const names = wanted.map(({ name }) => name).join(" or ");
   if (has.length === 0)
     return { verdict: "not-seen", because: `The card asks for ${names}: read whether the can names it.` };
   return {
     verdict: "fail",
-    because: `The card asks for ${names}; it carries ${has.map(({ name }) => name).join(", ")}.`,
+    because: `The card asks for ${names}; its can names ${has.map(({ name }) => name).join(", ")}.`,
   };
 }

@@ -18,6 +18,8 @@ const IN_WORDS: Record<Kind, string> = {
 const GELS = "Mineral inhibitors drop out among organic acids: they can gel and block the core. Flush first.";
 const DROPS = "Phosphate and silicate drop out together, in hard water most of all. Flush first.";
 
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
 /** Pairs, in the order of `KINDS`, that form deposits and don't merely spend each other. */
 const NEVER: Readonly<Record<string, string>> = {
   "iat oat": GELS,
@@ -48,6 +50,6 @@ export function compatibility(a: Kind, b: Kind): Compatibility {
   if (never) return { verdict: "do-not-mix", because: never };
   return {
     verdict: "shortens-life",
-    because: `${IN_WORDS[a]} and ${IN_WORDS[b]} spend each other: it lasts no longer than the shorter-lived, and neither approval holds.`,
+    because: `${capital(IN_WORDS[a])} and ${IN_WORDS[b]} spend each other: it lasts no longer than the shorter-lived, and neither approval holds.`,
   };
 }

@@ -34,6 +34,8 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
     const field = form.current?.elements.namedItem("missing");
     if (!(field instanceof HTMLInputElement)) return;
     field.value = String(Number(toShown(missingL, "volume", units).toFixed(2)));
+    const height = form.current?.elements.namedItem("height");
+    if (height instanceof HTMLInputElement) height.value = "";
     field.focus();
   };
   return (
@@ -55,7 +57,7 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
         error={fields.missing}
       />
       <TextField
-        label="or its height below it"
+        label="or height below"
         name="height"
         inputMode="decimal"
         unit={SHOWN.length[units].label}

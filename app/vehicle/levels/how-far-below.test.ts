@@ -30,7 +30,7 @@ describe("how far below its line a level stands", () => {
     [{ missing: 0.4, height: 20 }, "height", /One of the two/],
     [{ height: 20 }, "lifts", /Nobody has measured/],
     [{ height: 27, toppedUp: 0.5 }, "lifts", /0\.5.L brought it to the line, that is 54 mm/],
-    [{ height: 900, toppedUp: 0.5 }, "lifts", /how far does 1\.0.L lift it\?$/],
+    [{ height: 900, toppedUp: 0.5 }, "lifts", /how far does one L lift it\?$/],
     [{ height: -300, lifts: 50 }, "height", /brim/],
     [{ height: 20, lifts: 1 }, "lifts", /No car's tank/],
     [{ missing: 1, lifts: 900 }, "lifts", /No car's tank/],

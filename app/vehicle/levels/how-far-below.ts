@@ -20,7 +20,7 @@ export function howFarBelow(
   system: System,
   knownMm: number | undefined,
 ): Below | { fields: Record<string, string> } {
-  const one = format(fromShown(1, "volume", system), "volume", system);
+  const one = `one ${SHOWN.volume[system].label}`;
   const liftsMm = lifts === undefined ? null : lifts / fromShown(1, "volume", system);
   if (liftsMm !== null && !(liftsMm >= LIFTS_MM.least && liftsMm <= LIFTS_MM.most))
     return { fields: { lifts: `No car's tank: measure once more how far ${one} lifts it.` } };

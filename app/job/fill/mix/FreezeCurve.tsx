@@ -15,6 +15,20 @@ interface Point {
   fraction: number;
 }
 
+/** Nearer to each other than that, and one's name would stand on the other's. */
+const APART = 0.04;
+
+/** Points as they are drawn: those that lie on each other as one, under both their names. */
+function together(points: readonly Point[]): Point[] {
+  const drawn: Point[] = [];
+  for (const point of points) {
+    const last = drawn.at(-1);
+    if (!last || Math.abs(last.fraction - point.fraction) >= APART) drawn.push(point);
+    else drawn[drawn.length - 1] = { name: `${last.name}, ${point.name}`, fraction: point.fraction };
+  }
+  return drawn;
+}
+
 /** Where a mix freezes by its share of glycol, with today's mix, what will be in it, and how cold it has to stand. */
 export function FreezeCurve({
   base,
@@ -69,13 +83,13 @@ export function FreezeCurve({
             {format(tick, "fraction", system)}
           </text>
         ))}
-        {shown.map(({ name, fraction }, place) => (
+        {together(shown).map(({ name, fraction }, place, all) => (
           <g key={name}>
             <circle
               cx={x(fraction)}
               cy={y(freezePointC(base, fraction))}
               r={6}
-              className={place === shown.length - 1 ? "fill-ink" : "fill-paper stroke-ink"}
+              className={place === all.length - 1 ? "fill-ink" : "fill-paper stroke-ink"}
               strokeWidth={2.5}
             />
             <text

@@ -164,18 +164,18 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
           ["propylene", "propylene glycol"],
         ])}
         {choose("school", "Which school", [
-          ["", "none: it is only worked out"],
+          ["", "none"],
           ...COOLANT_SCHOOLS.map((each) => [each, each] as const),
         ])}
         {choose("label", "Which coolant", [
-          ["card's", card.coolantProduct ? `${card.coolantProduct}, as the card says` : "as the card says"],
+          ["card's", card.coolantProduct ? `${card.coolantProduct}, card's` : "the card's"],
           ...page.coolants
             .filter(({ item }) => item !== card.coolantProduct)
-            .map(({ item }) => [item, `${item}, on the shelf`] as const),
+            .map(({ item }) => [item, item] as const),
           ["another", "another"],
         ])}
         {choose("kind", "Its kind", [
-          ["", fields.label === "card's" ? "as the card says" : "as the shelf or the card says"],
+          ["", "as listed"],
           ...KINDS.map((each) => [each, KIND_WORDS[each]] as const),
         ])}
         {text("target", "Wanted", "%", String(Math.round(targetFraction * 100)))}
