@@ -62,8 +62,18 @@ describe("what to mix", () => {
     );
     await page.select('select:has(option[value="iat"])', "iat");
     await seen(page, "Do not mix them");
+    await seen(page, "Flush it first");
     await page.select('select:has(option[value="iat"])', "");
     await seen(page, "The same kind");
+    const coolant = 'select:has(option[value="Alder Universal"])';
+    await page.select(coolant, "Hearth Green");
+    await seen(page, "read whether the can names it");
+    await page.select(coolant, "Alder Universal");
+    await seen(page, "Its can names Norm K3");
+    await seen(page, "it shortens its life");
+    await page.select(coolant, "card's");
+    await write(page, "Room over the line", "0.05");
+    await seen(page, "or it pushes coolant out");
   });
 });
 

@@ -1,36 +1,28 @@
 import {
   boilMarginC,
   bySchool,
-  COOLANT_SCHOOLS,
   compatibility,
   correct,
   expansionL,
   KINDS,
-  type Kind,
   type Refill,
   refill,
+  STRONGEST,
 } from "../../../../core/coolant/index.ts";
 import { dataOf, Strength } from "../../../../core/facts/index.ts";
 import { type CoolantBalance, pouredMix } from "../../../../core/ledger/index.ts";
-import { format, SHOWN, toShown } from "../../../../core/units/index.ts";
+import { format } from "../../../../core/units/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";
-import { Choice, TextField } from "../../../ui/Field.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 import { useJob } from "../../context.ts";
 import { worked } from "../../find/instruments/Instrument.tsx";
 import { FreezeCurve } from "./FreezeCurve.tsx";
+import { MixForm } from "./MixForm.tsx";
 import { EMPTY_MIX, type MixFields, readMix } from "./mix-fields.ts";
 import { whatGoesIn } from "./what-goes-in.ts";
 
-const KIND_WORDS: Record<Kind, string> = {
-  iat: "IAT",
-  oat: "OAT",
-  hoat: "HOAT",
-  "si-oat": "Si-OAT",
-  "p-oat": "P-OAT",
-};
 const MARK = { same: "pass", "shortens-life": "not-seen", "do-not-mix": "fail" } as const;
 const SAID = {
   same: "The same kind",
@@ -52,7 +44,6 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
   const { card } = page;
   if (!card) return null;
   const { capacityL, targetFraction, capGaugeKpa } = card;
-  const set = (name: keyof MixFields) => (value: string) => setFields({ ...fields, [name]: value });
   const read = readMix(fields, system, { capacityL }, shop);
   const outL = sums.drainedL + sums.spilledL + sums.keptInPartsL + sums.missingAtArrivalL;
   const stayedL = read.stayedL ?? Math.max(0, Math.round((capacityL - outL) * 100) / 100);
@@ -92,6 +83,7 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
         )
       : undefined;
   const mixed = kind && goesIn ? compatibility(kind, goesIn) : undefined;
+  const mayNotMix = !isFlushed && mixed?.verdict === "do-not-mix";
   const school =
     kind && goesIn && fields.school
       ? bySchool({
@@ -102,6 +94,13 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
           isFlushed,
         })
       : undefined;
+  const swellsL = expansionL({
+    base: fields.base,
+    fraction: Math.min(STRONGEST, done?.fraction ?? target),
+    litres: capacityL,
+    fromC: COLD_C,
+    toC: HOT_C,
+  });
   const pour = ({ productL, waterL }: Refill) => {
     const allL = Math.round((productL + waterL) * 1000) / 1000;
     const fraction = Math.round(((productL * product.fraction) / (productL + waterL)) * 1000) / 1000;
@@ -114,81 +113,12 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
       data: dataOf(Strength, { fraction, ...(can.product && { product: can.product }) }),
     });
   };
-  const text = (name: keyof MixFields, label: string, unit: string, placeholder?: string) => (
-    <TextField
-      label={label}
-      unit={unit}
-      inputMode="decimal"
-      className="figure"
-      maxLength={12}
-      value={String(fields[name])}
-      placeholder={placeholder}
-      error={read.troubles[name]}
-      disabled={!mayBook}
-      onChange={(event) => set(name)(event.target.value)}
-    />
-  );
-  const choose = (name: keyof MixFields, label: string, options: readonly (readonly [string, string])[]) => (
-    <Choice
-      label={label}
-      value={String(fields[name])}
-      disabled={!mayBook}
-      onChange={(event) => set(name)(event.target.value)}
-    >
-      {options.map(([value, words]) => (
-        <option key={value} value={value}>
-          {words}
-        </option>
-      ))}
-    </Choice>
-  );
   return (
     <section aria-labelledby="mix" className="flex flex-col gap-3">
       <h3 id="mix" className="text-xl">
         What to mix
       </h3>
-      <div className="grid grid-cols-2 items-start gap-3 md:grid-cols-3 xl:grid-cols-4">
-        {text("stayed", "Stayed in it", SHOWN.volume[system].label, String(stayedL))}
-        {choose("stayedIs", "That is", [
-          ["old mix", "the old mix"],
-          ["water", "water, from a flush"],
-        ])}
-        {text("reads", "Instrument reads", fields.readsAs === "%" ? "%" : SHOWN.temperature[system].label)}
-        {choose("readsAs", "It shows", [
-          ["freezes at", "where it freezes"],
-          ["%", "per cent"],
-        ])}
-        {text("product", "What goes in is", "%")}
-        {choose("base", "Made of", [
-          ["ethylene", "ethylene glycol"],
-          ["propylene", "propylene glycol"],
-        ])}
-        {choose("school", "Which school", [
-          ["", "none"],
-          ...COOLANT_SCHOOLS.map((each) => [each, each] as const),
-        ])}
-        {choose("label", "Which coolant", [
-          ["card's", card.coolantProduct ? `${card.coolantProduct}, card's` : "the card's"],
-          ...page.coolants
-            .filter(({ item }) => item !== card.coolantProduct)
-            .map(({ item }) => [item, item] as const),
-          ["another", "another"],
-        ])}
-        {choose("kind", "Its kind", [
-          ["", "as listed"],
-          ...KINDS.map((each) => [each, KIND_WORDS[each]] as const),
-        ])}
-        {text("target", "Wanted", "%", String(Math.round(targetFraction * 100)))}
-        {text(
-          "coldest",
-          "Has to stand",
-          SHOWN.temperature[system].label,
-          read.coldestC === undefined
-            ? undefined
-            : String(Math.round(toShown(read.coldestC, "temperature", system))),
-        )}
-        {text("altitude", "Highest it goes", "m", String(read.altitudeM))}
-      </div>
+      <MixForm fields={fields} read={read} stayedL={stayedL} set={setFields} />
       {mixed && isFlushed && (
         <p className="text-ink-2">Flushed: nothing of another kind is left in it to mix with.</p>
       )}
@@ -230,7 +160,12 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
       {!isFull && outcome && "trouble" in outcome && (
         <p className="border-ink border-l-4 pl-3 font-bold">{outcome.trouble}</p>
       )}
-      {done && !isFull && (
+      {mayNotMix && !isFull && (
+        <p className="text-xl" data-mix>
+          Flush it first. Then say above that what stayed is water: until then there is nothing to pour.
+        </p>
+      )}
+      {done && !isFull && !mayNotMix && (
         <div className="grid gap-6 xl:grid-cols-2">
           <div className="flex flex-col gap-2" aria-live="polite">
             <p className="text-xl" data-mix>
@@ -257,19 +192,17 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
                 between.
               </p>
             )}
+            <p className={swellsL > (read.roomL ?? swellsL) ? "font-bold" : "text-ink-2"}>
+              Hot it swells by {litres(swellsL)}
+              {read.roomL === undefined
+                ? ": the tank needs that room."
+                : swellsL > read.roomL
+                  ? `, and there is room for ${litres(read.roomL)}: fill it cold to ${litres(swellsL - read.roomL)} below the line, or it pushes coolant out.`
+                  : `: ${litres(read.roomL)} of room is enough.`}
+            </p>
             <p className="text-ink-2">
-              Hot it swells by{" "}
-              {litres(
-                expansionL({
-                  base: fields.base,
-                  fraction: done.fraction,
-                  litres: capacityL,
-                  fromC: COLD_C,
-                  toC: HOT_C,
-                }),
-              )}
-              : the tank needs that room. Only distilled or de-ionised water: lime and salts of the tap settle
-              where it is hottest and eat the inhibitors.
+              Only distilled or de-ionised water: lime and salts of the tap settle where it is hottest and eat
+              the inhibitors.
             </p>
             {!school && (
               <p className="text-ink-2">
@@ -284,11 +217,7 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
                 <span>{school.because}</span>
               </p>
             )}
-            <Button
-              className="self-start"
-              disabled={!mayBook || (!isFlushed && mixed?.verdict === "do-not-mix")}
-              onClick={() => pour(done)}
-            >
+            <Button className="self-start" disabled={!mayBook} onClick={() => pour(done)}>
               It is in: book {litres(done.productL + done.waterL)}
             </Button>
           </div>

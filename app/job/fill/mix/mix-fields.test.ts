@@ -52,6 +52,21 @@ describe("what is typed of a mix", () => {
     const share = read({ reads: "-30", base: "propylene" }).measured ?? 0;
     expect(freezePointC("propylene", share)).toBeCloseTo(-30, 6);
   });
+
+  it("is put right for a scale that is made for the other glycol", () => {
+    const share = read({ reads: "-30", base: "propylene", madeFor: "ethylene" }).measured ?? 0;
+    expect(freezePointC("propylene", share)).toBeGreaterThan(-28);
+    expect(freezePointC("propylene", share)).toBeLessThan(-24);
+    const float = read({ reads: "-30", base: "propylene", madeFor: "ethylene", instrument: "float" });
+    expect(float.measured).toBeUndefined();
+    expect(float.troubles.reads).toMatch(/refractometer/);
+  });
+
+  it("takes the room over the line where somebody says so", () => {
+    expect(read({ room: "0,3" }).roomL).toBe(0.3);
+    expect(read({ room: "plenty" }).troubles.room).toMatch(/any tank/);
+    expect(read({}).roomL).toBeUndefined();
+  });
 });
 
 describe("what the shop has said of its place", () => {

@@ -1,7 +1,8 @@
 import {
   type Base,
   type CoolantSchool,
-  fractionFromFreezePoint,
+  fractionByInstrument,
+  type Instrument,
   KINDS,
   type Kind,
 } from "../../../../core/coolant/index.ts";
@@ -14,6 +15,11 @@ export interface MixFields {
   /** Per cent, or the freezing point that an instrument shows, such as -30. */
   reads: string;
   readsAs: "%" | "freezes at";
+  instrument: Instrument;
+  /** The glycol that its scale is made for; empty where it is the one that goes in. */
+  madeFor: Base | "";
+  /** Room over the line, for what swells when hot. */
+  room: string;
   product: string;
   kind: Kind | "";
   base: Base;
@@ -30,6 +36,9 @@ export const EMPTY_MIX: MixFields = {
   stayedIs: "old mix",
   reads: "",
   readsAs: "freezes at",
+  instrument: "refractometer",
+  madeFor: "",
+  room: "",
   product: "100",
   kind: "",
   base: "ethylene",
@@ -47,9 +56,12 @@ export interface MixRead {
   target?: number;
   coldestC?: number;
   altitudeM: number;
+  roomL?: number;
   kind?: Kind;
   troubles: Partial<Record<keyof MixFields, string>>;
 }
+
+const MOST_ROOM_L = 20;
 
 /** What was typed, in core units, with what is wrong beside its field; an empty field is nothing said, and then the shop’s own place counts. */
 export function readMix(
@@ -78,21 +90,39 @@ export function readMix(
     },
     "From nothing to what it holds.",
   );
+  const { instrument, base } = fields;
+  const madeFor = fields.madeFor || base;
+  const shown = (text: string) => {
+    if (fields.readsAs === "freezes at") {
+      const freezeC = readShown(text, "temperature", system);
+      return freezeC === undefined ? undefined : { freezeC };
+    }
+    const fraction = percent(0, 100)(text);
+    return fraction === undefined ? undefined : { fraction };
+  };
   const measured = read(
     "reads",
     (text) => {
-      if (fields.readsAs === "%") return percent(0, 100)(text);
-      const celsius = readShown(text, "temperature", system);
-      if (celsius === undefined) return undefined;
+      const shows = shown(text);
       try {
-        return fractionFromFreezePoint(fields.base, celsius);
+        return shows && fractionByInstrument({ instrument, madeFor, base, shows });
       } catch {
         return undefined;
       }
     },
-    fields.readsAs === "%"
-      ? "From 0 to 100 %."
-      : "Where it freezes: from 0 °C down to what a 60 % mix stands.",
+    instrument === "float" && madeFor !== base
+      ? "A float made for one glycol says nothing of the other: take a refractometer."
+      : fields.readsAs === "%"
+        ? "From 0 to 100 %."
+        : "Where it freezes: from 0 °C down to what a 60 % mix stands.",
+  );
+  const roomL = read(
+    "room",
+    (text) => {
+      const litres = readShown(text, "volume", system);
+      return litres !== undefined && litres >= 0 && litres <= MOST_ROOM_L ? litres : undefined;
+    },
+    "From nothing to more than any tank has.",
   );
   const product = read("product", percent(1, 100), "Its share of glycol: 1 to 100 %.");
   const target = read("target", percent(0, 60), "From 0 to 60 %: above that it freezes sooner again.");
@@ -120,6 +150,7 @@ export function readMix(
     ...(product !== undefined && { product }),
     ...(target !== undefined && { target }),
     ...(coldestC !== undefined && { coldestC }),
+    ...(roomL !== undefined && { roomL }),
     altitudeM: altitude ?? shop.altitudeM ?? 0,
     ...(kind && { kind }),
     troubles,
