@@ -65,6 +65,7 @@ describe.each(DEVICES)("nobody is shut out, and nothing runs out of the screen s
 
 it("the dim bay comes on by its button, stays over a reload, and goes again", async () => {
   const page = await application.signedIn("ilse");
+  await application.go(page, "/");
   await tap(page, "Dim bay");
   await page.waitForSelector('html[data-theme="dim"]');
   await tap(page, "Daylight");

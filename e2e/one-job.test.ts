@@ -22,6 +22,7 @@ let page: Page;
 beforeAll(async () => {
   application = await Application.open();
   page = await application.signedIn("tobin");
+  await application.go(page, "/");
 });
 afterAll(() => application.close());
 afterEach(({ task }) => pictureOfFailure(page, task));

@@ -79,6 +79,7 @@ describe("signing in", () => {
 describe("the keys", () => {
   beforeAll(async () => {
     page = await application.signedIn("tobin");
+    await application.go(page, "/");
   });
   afterAll(() => page.browserContext().close());
 

@@ -8,6 +8,8 @@ export interface LevelTaken extends SeenLevel {
   by: string;
   /** Whom the shop told what it means. */
   told?: string;
+  /** Who took it by the list that it came with. */
+  listedBy?: string;
   /** How far below the line it stood in the tank, mm, where it was taken so. */
   belowMm?: number;
 }
@@ -42,8 +44,12 @@ async function lastFills(desk: Desk, vehicleIds: readonly string[]): Promise<Map
   return new Map(rows.map(({ vehicleId, signedAt }) => [vehicleId, new Date(signedAt)]));
 }
 
-/** Levels of these vehicles with their minimum, the latest last; struck ones and those of an earlier line among them. */
-export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Promise<Map<string, LevelsOf>> {
+/** The latest levels of these vehicles, so many of each, with their minimum, the latest last; struck ones and those of an earlier line among them. */
+export async function readLevels(
+  desk: Desk,
+  vehicleIds: readonly string[],
+  most = SHOWN,
+): Promise<Map<string, LevelsOf>> {
   const { models, transaction } = desk;
   const ids = [...vehicleIds];
   const vehicles = await models.Vehicle.findAll({
@@ -59,8 +65,8 @@ export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Pro
   const capacityOf = new Map(cards.map(({ vehicleId, capacityL }) => [vehicleId, capacityL]));
   const [latest] = (await desk.sequelize.query(
     `SELECT id FROM (SELECT id, row_number() OVER (PARTITION BY vehicle_id ORDER BY at DESC) AS place
-       FROM levels WHERE vehicle_id = ANY($1::uuid[])) l WHERE place <= ${SHOWN}`,
-    { bind: [ids], transaction },
+       FROM levels WHERE vehicle_id = ANY($1::uuid[])) l WHERE place <= $2`,
+    { bind: [ids, most], transaction },
   )) as [{ id: string }[], unknown];
   const rows = await models.LevelRow.findAll({
     where: { id: { [Op.in]: latest.map(({ id }) => id) } },
@@ -85,6 +91,7 @@ export async function readLevels(desk: Desk, vehicleIds: readonly string[]): Pro
           heat: row.heat,
           ...(row.told !== null && { told: row.told }),
           ...(row.belowMm !== null && { belowMm: row.belowMm }),
+          ...(row.listedBy !== null && { listedBy: row.listedBy }),
           by: byWords(row, nameOf.get(row.takenBy) ?? ""),
           isStruck: row.struckAt !== null,
           isBefore: filledAt !== undefined && row.at < filledAt,

@@ -64,6 +64,20 @@ describe("a list of levels", () => {
     expect(await take(listed(["2026-05-18", "0.1", "", "3000", ""]))).toEqual({ added: 1, known: 0 });
   });
 
+  it("of two thousand rows comes in and goes out whole, while a page shows the latest", async () => {
+    const { take, at, vehicleId } = await shop("Fir");
+    const day = (place: number) => new Date(Date.UTC(2020, 0, 1 + place)).toISOString().slice(0, 10);
+    const rows = Array.from({ length: 2000 }, (_, place) => [day(place), "0.1", "", String(place), "Perrin"]);
+    const from = performance.now();
+    expect(await take(listed(...rows))).toEqual({ added: 2000, known: 0 });
+    expect(performance.now() - from).toBeLessThan(5000);
+    const read = async (most?: number) =>
+      (await at((desk) => readLevels(desk, [vehicleId], most))).get(vehicleId)?.levels;
+    expect(await read()).toHaveLength(60);
+    expect(await read(5000)).toHaveLength(2000);
+    expect((await read())?.at(-1)?.distanceKm).toBe(1999);
+  });
+
   it("is no other shop's to hand in", async () => {
     const [one, other] = [await shop("Cedar"), await shop("Dogwood")];
     const list = listed(["2026-05-04", "0.1", "", "", ""]);

@@ -32,6 +32,7 @@ describe("how far below its line a level stands", () => {
     [{ height: 27, toppedUp: 0.5 }, "lifts", /0\.5.L brought it to the line, that is 54 mm/],
     [{ height: 900, toppedUp: 0.5 }, "lifts", /how far does one L lift it\?$/],
     [{ height: -300, lifts: 50 }, "height", /brim/],
+    [{ height: 1000, lifts: 5 }, "height", /No car holds/],
     [{ height: 20, lifts: 1 }, "lifts", /No car's tank/],
     [{ missing: 1, lifts: 900 }, "lifts", /No car's tank/],
   ])("%j is refused beside %s", (given, field, words) => {

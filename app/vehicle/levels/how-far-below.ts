@@ -10,6 +10,7 @@ export interface Below {
 }
 
 const BRIM_L = 3;
+const MOST_L = 100;
 
 /**
  * How far below its line a level stands, by litres or by its height in a tank that somebody has measured.
@@ -38,6 +39,7 @@ export function howFarBelow(
     return { fields: { lifts: `Nobody has measured this tank yet: how far does ${one} lift it?${hint}` } };
   }
   const missingL = missingByHeight(height, tankMm);
+  if (missingL > MOST_L) return { fields: { height: "No car holds so much: look at both again." } };
   if (missingL < -BRIM_L)
     return { fields: { height: "More over its line runs out at the brim: look again." } };
   return { missingL, belowMm: height, liftsMm };

@@ -2,6 +2,7 @@ import Papa from "papaparse";
 import { data } from "react-router";
 import { LEVEL_COLUMNS, readLevelList } from "../../../core/leaks/index.ts";
 import { readLevels } from "../../../server/levels/read-levels.ts";
+import { MOST_LEVELS } from "../../../server/levels/take-level.ts";
 import { takeLevelList } from "../../../server/levels/take-list.ts";
 import { notFound } from "../../../server/refusal.ts";
 import { isId } from "../../../server/vehicles/is-id.ts";
@@ -14,7 +15,7 @@ import { asText } from "../../ui/csv.ts";
 export const loader = guarded("desk", async ({ params, desk }) => {
   const { vehicleId = "" } = params;
   const of = isId(vehicleId)
-    ? (await desk((given) => readLevels(given, [vehicleId]))).get(vehicleId)
+    ? (await desk((given) => readLevels(given, [vehicleId], MOST_LEVELS))).get(vehicleId)
     : undefined;
   if (!of) throw notFound("That vehicle");
   const text = Papa.unparse({
@@ -25,7 +26,7 @@ export const loader = guarded("desk", async ({ params, desk }) => {
       level.toppedUpL ?? 0,
       level.distanceKm ?? "",
       level.heat,
-      asText(level.by),
+      asText(level.listedBy ?? level.by),
       asText(level.told ?? ""),
       level.isStruck ? "yes" : "",
     ]),
