@@ -59,6 +59,8 @@ describe("two people on one job", () => {
 
   it("tick one plug once, and the second is told who was first", async () => {
     await tobin.setOfflineMode(true);
+    // It comes with the next poll, and moves what is tapped.
+    await tobin.waitForSelector('[data-connection="lost"]');
     await tap(ilse, "left fan plug: is back");
     await allSent(ilse);
     await tap(tobin, "left fan plug: is back");
@@ -68,6 +70,19 @@ describe("two people on one job", () => {
     const words = (await bookWords(tobin)).filter((line) => /Left fan plug\./.test(line));
     // Once out as it came off, once in.
     expect(words).toHaveLength(2);
+  });
+
+  it("takes a signature's question back where the other has booked something since it was asked", async () => {
+    await build(ilse, "sign");
+    const words = await ilse.$eval("main", (main) => main.textContent ?? "");
+    const [sign = ""] = /Sign with \d+ open/.exec(words) ?? [];
+    await ilse.locator('::-p-aria([name="Why may it go like this?"])').fill("the owner has to go");
+    await tap(ilse, sign);
+    await ilse.waitForSelector('[role="alertdialog"]');
+    await bookLine(tobin, "out mirror cap");
+    await seen(ilse, "The book has changed since you asked");
+    expect(await ilse.$('[role="alertdialog"]')).toBeNull();
+    await seen(ilse, "mirror cap");
   });
 
   it("tells nobody of another's job: neither a stranger nor who isn't signed in", async () => {

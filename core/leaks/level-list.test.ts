@@ -119,6 +119,7 @@ describe("a list of levels", () => {
     ],
     [[["at", "missing"]], /no row/],
     [[], /at, missing is missing/],
+    [[Array.from({ length: 300 }, () => "x")], /more than 250 columns/],
   ])("%j: %s", (rows, words) => {
     const found = read(rows as string[][]);
     expect("troubles" in found && found.troubles[0]?.words).toMatch(words);

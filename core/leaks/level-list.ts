@@ -1,5 +1,5 @@
 import { TZDate } from "@date-fns/tz";
-import { cellsOf, headsTrouble, type ListTrouble, plainHead } from "../list/index.ts";
+import { cellsOf, headsTrouble, type ListTrouble, MOST_COLUMNS, plainHead } from "../list/index.ts";
 import { readDistance, readShown, type System } from "../units/index.ts";
 
 /** The columns of a list of levels, as it goes out. */
@@ -159,7 +159,7 @@ export function readLevelList(
   const whole = (words: string) => ({ troubles: [{ line: 1, words }] });
   if (body.length > MOST_ROWS)
     return whole(`The list has ${body.length} rows; at most ${MOST_ROWS} are taken.`);
-  const heads = head.map(headOf);
+  const heads = head.slice(0, MOST_COLUMNS + 1).map(headOf);
   const columns = heads.map(({ column }) => column);
   const trouble = headsTrouble(columns, ["at", "missing"]);
   if (trouble) return whole(trouble);

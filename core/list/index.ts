@@ -14,11 +14,15 @@ export const plainHead = (head: string): string =>
     .toLowerCase()
     .replace(/[\s_]+/g, " ");
 
+/** No list of a shop is wider. */
+export const MOST_COLUMNS = 250;
+
 /** What is wrong with a list's heads as a whole; nothing where each column that is needed is there, and none twice. */
 export function headsTrouble<Column extends string>(
   columns: readonly (Column | undefined)[],
   needed: readonly Column[],
 ): string | undefined {
+  if (columns.length > MOST_COLUMNS) return `The first line has more than ${MOST_COLUMNS} columns.`;
   const missing = needed.filter((each) => !columns.includes(each));
   if (missing.length > 0) return `The first line has to name its columns; ${missing.join(", ")} is missing.`;
   const twice = columns.find((each, index) => each && columns.indexOf(each) !== index);

@@ -1,6 +1,6 @@
 import { KINDS } from "../coolant/index.ts";
 import { GRADES } from "../facts/index.ts";
-import { cellsOf, headsTrouble, type ListTrouble, plainHead } from "../list/index.ts";
+import { cellsOf, headsTrouble, type ListTrouble, MOST_COLUMNS, plainHead } from "../list/index.ts";
 
 export const SHELF_KINDS = ["part", "coolant"] as const;
 export type ShelfKind = (typeof SHELF_KINDS)[number];
@@ -169,7 +169,7 @@ export function readShelfList(
     return {
       troubles: [{ line: 1, words: `The list has ${body.length} rows; at most ${MOST_ROWS} are taken.` }],
     };
-  const columns = head.map(columnOf);
+  const columns = head.slice(0, MOST_COLUMNS + 1).map(columnOf);
   const trouble = headsTrouble(columns, ["item", "grade", "supplier", "price", "days"]);
   if (trouble) return { troubles: [{ line: 1, words: trouble }] };
   const items: ShelfItem[] = [];

@@ -5,7 +5,7 @@ import { Refusal } from "../refusal.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";
 import { readLevels } from "./read-levels.ts";
-import { takeLevel } from "./take-level.ts";
+import { strikeLevel, takeLevel } from "./take-level.ts";
 import { takeLevelList } from "./take-list.ts";
 
 let scratch: Scratch;
@@ -45,6 +45,16 @@ describe("a list of levels", () => {
       [0.1, "Perrin, by a list that Aspen technician read in"],
       [0.2, "by a list that Aspen technician read in"],
     ]);
+  });
+
+  it("brings nothing back that was struck since", async () => {
+    const { take, levels, at, vehicleId } = await shop("Alder");
+    const list = listed(["2026-05-04", "4", "", "", ""]);
+    await take(list);
+    const id = (await levels())[0]?.id ?? "";
+    await at((desk) => strikeLevel(desk, vehicleId, id));
+    expect(await take(list)).toEqual({ added: 0, known: 1 });
+    expect(await levels()).toMatchObject([{ isStruck: true }]);
   });
 
   it("whose distance falls, in itself or against the book, is refused with its line and keeps nothing", async () => {

@@ -24,8 +24,10 @@ export async function takeLevelList(
     ? await models.Vehicle.findOne({ where: { id: vehicleId }, transaction, lock: true })
     : null;
   if (!vehicle || !personId) throw notFound("That vehicle");
-  const standing = await models.LevelRow.findAll({ where: { vehicleId, struckAt: null }, transaction });
-  const seen = new Set(standing.map((row) => saysTheSame({ ...row.get(), at: row.at.toISOString() })));
+  const all = await models.LevelRow.findAll({ where: { vehicleId }, transaction });
+  const standing = all.filter(({ struckAt }) => struckAt === null);
+  // What was struck is known too: the list that it came with brings nothing back.
+  const seen = new Set(all.map((row) => saysTheSame({ ...row.get(), at: row.at.toISOString() })));
   const fresh = listed.filter((level) => {
     const key = saysTheSame(level);
     const isNew = !seen.has(key);
