@@ -65,10 +65,10 @@ describe("what to mix", () => {
     await seen(page, "Flush it first");
     await page.select('select:has(option[value="iat"])', "");
     await seen(page, "The same kind");
-    const coolant = 'select:has(option[value="Alder Universal"])';
-    await page.select(coolant, "Hearth Green");
+    const coolant = 'select:has(option[value="shelf: Alder Universal, hoat"])';
+    await page.select(coolant, "shelf: Hearth Green, iat");
     await seen(page, "read whether the can names it");
-    await page.select(coolant, "Alder Universal");
+    await page.select(coolant, "shelf: Alder Universal, hoat");
     await seen(page, "Its can names Norm K3");
     await seen(page, "it shortens its life");
     await page.select(coolant, "card's");

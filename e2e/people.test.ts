@@ -127,7 +127,7 @@ describe("the front desk", () => {
     await field("Password").fill("merrow-lamp-new");
     await tap(page, "Add this person");
     // Not the field that it was typed into.
-    await page.waitForFunction(() => document.querySelector("main")?.innerText.includes("Perrin Holt"));
+    await page.waitForFunction(() => document.querySelector("main")?.textContent.includes("Perrin Holt"));
     await page.browserContext().close();
     page = await application.visit();
     await settled(page);

@@ -47,6 +47,13 @@ describe("a vehicle as it is typed", () => {
     });
   });
 
+  it.each(["184,220", "184.220", "184 220"])(
+    "takes %s for a hundred and eighty-four thousand",
+    (distance) => {
+      expect(checkForm(VehicleForm, { ...GOOD, distance }).value).toMatchObject({ distance: 184_220 });
+    },
+  );
+
   it("takes bare figures in the shop's units, and written ones in theirs", () => {
     const us = checkForm(VehicleForm, {
       ...GOOD,

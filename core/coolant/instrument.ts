@@ -22,7 +22,7 @@ const overWater = (base: Base) => adds(BENDS[base]) - adds(BENDS.water);
 const NAMES: Record<Base, string> = { ethylene: "ethylene glycol", propylene: "propylene glycol" };
 
 /**
- * The share of glycol by volume, 0 to 0.60, by what an instrument shows, corrected for the glycol that its scale is made
+ * The share of glycol by volume, 0 to 1, by what an instrument shows, corrected for the glycol that its scale is made
  * for. Both glycols bend light nearly alike, so that a refractometer's share holds for either and its freezing scale for one;
  * a float weighs, and what the one glycol weighs says nothing of the other.
  * @throws RangeError for a figure that no mix has, and for a float in a glycol that it isn't made for

@@ -3,4 +3,4 @@ export { LEVEL_COLUMNS, type ListedLevel, readLevelList } from "./level-list.ts"
 export { type Level, type LossRate, lossRate, type Rate } from "./loss-rate.ts";
 export { type PressureHold, type PressureReading, pressureHold } from "./pressure-hold.ts";
 export { type Advice, type Reaches, reaches } from "./reaches.ts";
-export { LIFTS_MM, liftOf, missingByHeight } from "./tank.ts";
+export { BRIM_L, LIFTS_MM, liftOf, MOST_MISSING_L, missingByHeight } from "./tank.ts";

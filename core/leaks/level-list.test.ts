@@ -55,7 +55,7 @@ describe("a list of levels", () => {
     ],
     [
       ["Date", "Below the line", "Odometer"],
-      ["2026-05-04", "0.4", "184,220"],
+      ["2026-05-04", "0.4", "184 220"],
       {},
       { missingL: 0.4, distanceKm: 184_220 },
     ],
@@ -88,6 +88,8 @@ describe("a list of levels", () => {
     [["at", "missing_L"], ["2026-05-04", "50 °C"], "missing"],
     [["at", "missing_L", "topped_up_L"], ["2026-05-04", "1", "-1"], "topped up"],
     [["at", "missing_L", "distance_km"], ["2026-05-04", "1", "far"], "distance"],
+    [["at", "missing_L", "distance_km"], ["2026-05-04", "1", "201.168"], "distance"],
+    [["at", "missing_L", "odometer"], ["2026-05-04", "1", "184,220 km"], "distance"],
     [["at", "missing_L", "distance_km"], ["2026-05-04", "1", "-5"], "distance"],
     [["at", "missing_L", "engine"], ["2026-05-04", "1", "warm"], "engine"],
     [["at", "missing_L", "told"], ["2026-05-04", "1", "x".repeat(121)], "told"],

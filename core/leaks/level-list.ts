@@ -1,6 +1,7 @@
 import { TZDate } from "@date-fns/tz";
 import { cellsOf, headsTrouble, type ListTrouble, MOST_COLUMNS, plainHead } from "../list/index.ts";
 import { readDistance, readShown, type System } from "../units/index.ts";
+import { BRIM_L, MOST_MISSING_L } from "./tank.ts";
 
 /** The columns of a list of levels, as it goes out. */
 export const LEVEL_COLUMNS = [
@@ -64,12 +65,11 @@ export interface ListedLevel {
 const MOST_ROWS = 2000;
 const MOST_TOLD = 200;
 const MOST_LETTERS = 120;
-/** A tank has no more room over its line than that, and no more than that can be missing. */
-const BRIM_L = 3;
-const MOST_L = 100;
 const OLDEST = Date.parse("1990-01-01T00:00:00Z");
 const WHEN =
   /^(\d{4})-(\d{2})-(\d{2})(?:[T ](\d{2}):(\d{2})(?::(\d{2})(?:\.\d{1,6})?)?)?\s*(Z|[+-]\d{2}:?\d{2})?$/i;
+/** A person groups thousands so, and a program writes thousandths so: in a list either may have been at it. */
+const EITHER = /^\d{1,3}[.,]\d{3}(?!\d)(?![.,]\d)/;
 const NOON = 12;
 
 /** A day, or a day with a clock, as ISO 8601 writes it; without a zone it is the shop's, without a clock it is noon. */
@@ -107,7 +107,7 @@ function readRow(
     const typed = text(column);
     if (typed === "" && column === "topped up") return 0;
     const read = readShown(typed, "volume", systems[column] ?? system);
-    if (read === undefined || !(read >= least && read <= MOST_L)) refuse(column, words);
+    if (read === undefined || !(read >= least && read <= MOST_MISSING_L)) refuse(column, words);
     return read ?? Number.NaN;
   };
   const words = (column: "taken by" | "told") => {
@@ -127,7 +127,8 @@ function readRow(
   const toppedUpL = litres("topped up", 0, "What was topped up, from 0.");
   const typedKm = text("distance");
   const km = typedKm === "" ? null : readDistance(typedKm, systems.distance ?? system);
-  if (km === undefined) refuse("distance", "A distance from nothing up.");
+  if (EITHER.test(typedKm)) refuse("distance", "Thousands or thousandths? Write it without the mark.");
+  else if (km === undefined) refuse("distance", "A distance from nothing up.");
   const heat = text("engine").toLowerCase() || "cold";
   if (heat !== "cold" && heat !== "hot") refuse("engine", "Cold or hot.");
   const takenBy = words("taken by");

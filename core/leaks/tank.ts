@@ -1,3 +1,7 @@
+/** A tank has no more room over its line than that, and no car loses more below it, litres. */
+export const BRIM_L = 3;
+export const MOST_MISSING_L = 100;
+
 /** How far a litre lifts a tank: the widest and the narrowest that cars have, mm. */
 export const LIFTS_MM = { least: 5, most: 500 } as const;
 

@@ -5,7 +5,7 @@ import { launchBrowser } from "./browser.ts";
 import { calm } from "./calm.ts";
 import { Server } from "./server.ts";
 
-// Two walks share two cores with their servers and browsers: what takes a second alone may take many.
+// Some walks share two cores with their servers and browsers: what takes a second alone may take many.
 const LONGEST_WAIT_MS = 20_000;
 
 export const DESKTOP = { width: 1280, height: 800 };

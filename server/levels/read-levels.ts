@@ -2,6 +2,7 @@ import { Op } from "sequelize";
 import { countedLevels, reaches, type SeenLevel } from "../../core/leaks/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { LevelRow } from "../database/models/level-row.ts";
+import { isId } from "../vehicles/is-id.ts";
 
 export interface LevelTaken extends SeenLevel {
   id: string;
@@ -107,6 +108,17 @@ export async function readLevels(
       ] as const;
     }),
   );
+}
+
+/** How far a litre lifts a vehicle's tank, mm; nothing where nobody has measured it. */
+export async function readLift(
+  { models, transaction }: Desk,
+  vehicleId: string,
+): Promise<number | undefined> {
+  const vehicle = isId(vehicleId)
+    ? await models.Vehicle.findOne({ where: { id: vehicleId }, attributes: ["tankLiftsMm"], transaction })
+    : null;
+  return vehicle?.tankLiftsMm ?? undefined;
 }
 
 export interface Watched {

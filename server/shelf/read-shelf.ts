@@ -9,6 +9,7 @@ import {
   spansOf,
 } from "../../core/shelf/index.ts";
 import type { Desk } from "../database/connection.ts";
+import type { ShelfRow } from "../database/models/shelf-row.ts";
 import { readBooks } from "../jobs/read-books.ts";
 
 export interface OnShelf extends ShelfItem {
@@ -44,6 +45,11 @@ async function readBought(desk: Desk): Promise<Books[]> {
   );
 }
 
+function itemOf(row: ShelfRow): ShelfItem {
+  const { kind, item, grade, approval, supplier, priceCents, freightCents, days, partDays, labourDays } = row;
+  return { kind, item, grade, approval, supplier, priceCents, freightCents, days, partDays, labourDays };
+}
+
 /** Everything on the shop's shelf with how it has done, by what it is; and how long parts have lasted in its cars. */
 export async function readShelf(desk: Desk): Promise<{ rows: OnShelf[]; spans: PartSpan[] }> {
   const { models, transaction } = desk;
@@ -57,34 +63,10 @@ export async function readShelf(desk: Desk): Promise<{ rows: OnShelf[]; spans: P
   });
   const bought = await readBought(desk);
   const doings = doingsOf(bought);
-  const shown = rows.map(
-    ({
-      id,
-      kind,
-      item,
-      grade,
-      approval,
-      supplier,
-      priceCents,
-      freightCents,
-      days,
-      partDays,
-      labourDays,
-    }) => ({
-      id,
-      kind,
-      item,
-      grade,
-      approval,
-      supplier,
-      priceCents,
-      freightCents,
-      days,
-      partDays,
-      labourDays,
-      doings: doings.get(doingsKey({ item, grade, supplier })) ?? null,
-    }),
-  );
+  const shown = rows.map((row) => {
+    const item = itemOf(row);
+    return { id: row.id, ...item, doings: doings.get(doingsKey(item)) ?? null };
+  });
   return { rows: shown, spans: spansOf(bought, desk.now.toISOString()) };
 }
 
@@ -108,12 +90,14 @@ export async function readCoolantsOnShelf({ models, transaction }: Desk): Promis
     order: [["item", "ASC"]],
     transaction,
   });
-  const once = new Map(
-    rows.map(({ item, grade, approval }) => [
-      `${item}|${grade}|${approval}`,
-      { item, kind: grade, approval },
-    ]),
-  );
+  const once = new Map<string, CoolantOnShelf>();
+  for (const { item, grade, approval } of rows) {
+    const key = `${item.toLowerCase()}|${grade}`;
+    const known = once.get(key);
+    // What one supplier's list leaves out another's may name: it is one can.
+    const named = [known?.approval, approval].filter(Boolean).join(", ");
+    once.set(key, { item: known?.item ?? item, kind: grade, approval: named });
+  }
   return [...once.values()].slice(0, MOST_COOLANTS);
 }
 
@@ -130,18 +114,5 @@ export async function readPartsOnShelf({ models, transaction }: Desk): Promise<S
     limit: MOST_OFFERED,
     transaction,
   });
-  return rows.map(
-    ({ kind, item, grade, approval, supplier, priceCents, freightCents, days, partDays, labourDays }) => ({
-      kind,
-      item,
-      grade,
-      approval,
-      supplier,
-      priceCents,
-      freightCents,
-      days,
-      partDays,
-      labourDays,
-    }),
-  );
+  return rows.map(itemOf);
 }

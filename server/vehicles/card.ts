@@ -12,34 +12,20 @@ export interface CardChange {
 }
 
 /** A vehicle's cooling card as plain data. */
-export function toCard(card: CoolingCard): CardInput {
-  const { capacityL, coolantKind, coolantProduct, coolantApproval, targetFraction, capGaugeKpa } = card;
-  const {
-    thermostatOpensC,
-    circuit,
-    fanOnC,
-    fanOffC,
-    fanSenses,
-    fillPoint,
-    bleedPoints,
-    oilCooler,
-    sensorCurve,
-  } = card;
-  return {
-    capacityL,
-    coolantKind,
-    coolantProduct,
-    coolantApproval,
-    targetFraction,
-    capGaugeKpa,
-    thermostatOpensC,
-    circuit,
-    fanOnC,
-    fanOffC,
-    fanSenses,
-    fillPoint,
-    bleedPoints,
-    oilCooler,
-    sensorCurve,
-  };
-}
+export const toCard = (card: CoolingCard): CardInput => ({
+  capacityL: card.capacityL,
+  coolantKind: card.coolantKind,
+  coolantProduct: card.coolantProduct,
+  coolantApproval: card.coolantApproval,
+  targetFraction: card.targetFraction,
+  capGaugeKpa: card.capGaugeKpa,
+  thermostatOpensC: card.thermostatOpensC,
+  circuit: card.circuit,
+  fanOnC: card.fanOnC,
+  fanOffC: card.fanOffC,
+  fanSenses: card.fanSenses,
+  fillPoint: card.fillPoint,
+  bleedPoints: card.bleedPoints,
+  oilCooler: card.oilCooler,
+  sensorCurve: card.sensorCurve,
+});

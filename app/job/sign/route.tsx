@@ -48,6 +48,7 @@ export default function Sign() {
   const [reason, setReason] = useDraft(`reason:${page.job.id}`);
   const [asked, setAsked] = useState<string>();
   const [isTold, setTold] = useState(false);
+  const [isOvertaken, setOvertaken] = useState(false);
   const looks = useLoaderData<typeof loader>();
   if (page.job.signedAt) return <Signed looks={looks} />;
   if (ownSignature) return <SignedHere signature={ownSignature} />;
@@ -66,9 +67,15 @@ export default function Sign() {
     ...missing.map(({ words }) => words),
     ...notProven.map(({ proof }) => proof),
   ].join("|");
+  // Over for good: a book that comes to say the same again must not ask by itself, under a finger.
+  if (asked !== undefined && asked !== state) {
+    setAsked(undefined);
+    setOvertaken(true);
+  }
   const tooShort = asksWhy && reason.trim().length < LEAST_REASON;
   const ask = () => {
     setTold(tooShort);
+    setOvertaken(false);
     if (!tooShort) setAsked(state);
   };
   const sign = () => {
@@ -127,7 +134,7 @@ export default function Sign() {
           {refused.refused} Nothing was signed.
         </p>
       )}
-      {asked !== undefined && asked !== state && (
+      {isOvertaken && (
         <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
           The book has changed since you asked. Read what is open again, then sign.
         </p>

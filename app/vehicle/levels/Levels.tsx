@@ -38,6 +38,18 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
     if (height instanceof HTMLInputElement) height.value = "";
     field.focus();
   };
+  const figure = (label: string, name: string, unit: string, placeholder?: string) => (
+    <TextField
+      label={label}
+      name={name}
+      inputMode="decimal"
+      unit={unit}
+      maxLength={12}
+      className="figure"
+      placeholder={placeholder}
+      error={fields[name]}
+    />
+  );
   return (
     <fetcher.Form
       ref={form}
@@ -47,66 +59,26 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
     >
       <input type="hidden" name="id" value={id} />
       <input type="hidden" name="system" value={units} />
-      <TextField
-        label="Below the line"
-        name="missing"
-        inputMode="decimal"
-        unit={litres}
-        maxLength={12}
-        className="figure"
-        error={fields.missing}
-      />
-      <TextField
-        label="or height below"
-        name="height"
-        inputMode="decimal"
-        unit={SHOWN.length[units].label}
-        maxLength={12}
-        className="figure"
-        error={fields.height}
-      />
-      <TextField
-        label={`One ${litres} lifts it by`}
-        name="lifts"
-        inputMode="decimal"
-        unit={SHOWN.length[units].label}
-        maxLength={12}
-        className="figure"
-        placeholder={of.liftsMm === undefined ? undefined : String(shownLift(of.liftsMm, units))}
-        error={fields.lifts}
-      />
-      <TextField
-        label="Topped up"
-        name="toppedUp"
-        inputMode="decimal"
-        unit={litres}
-        maxLength={12}
-        className="figure"
-        error={fields.toppedUp}
-      />
-      <TextField
-        label="Distance"
-        name="distance"
-        inputMode="decimal"
-        unit={SHOWN.distance[units].label}
-        maxLength={12}
-        className="figure"
-        error={fields.distance}
-      />
+      {figure("Below the line", "missing", litres)}
+      {figure("or height below", "height", SHOWN.length[units].label)}
+      {figure(
+        `One ${litres} lifts it by`,
+        "lifts",
+        SHOWN.length[units].label,
+        of.liftsMm === undefined ? undefined : String(shownLift(of.liftsMm, units)),
+      )}
+      {figure("Topped up", "toppedUp", litres)}
+      {figure("Distance", "distance", SHOWN.distance[units].label)}
       <Choice label="Engine" name="heat" defaultValue="cold" error={fields.heat}>
         <option value="cold">cold</option>
         <option value="hot">hot: not counted</option>
       </Choice>
-      <TextField
-        label="Minimum mark"
-        name="minimum"
-        inputMode="decimal"
-        unit={litres}
-        maxLength={12}
-        className="figure"
-        placeholder={String(Number(toShown(of.minimumL, "volume", units).toFixed(1)))}
-        error={fields.minimum}
-      />
+      {figure(
+        "Minimum mark",
+        "minimum",
+        litres,
+        String(Number(toShown(of.minimumL, "volume", units).toFixed(1))),
+      )}
       <div className="col-span-2 md:col-span-1">
         <TextField label="Who was told" name="told" maxLength={120} error={fields.told} />
       </div>

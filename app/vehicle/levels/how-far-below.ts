@@ -1,4 +1,4 @@
-import { LIFTS_MM, liftOf, missingByHeight } from "../../../core/leaks/index.ts";
+import { BRIM_L, LIFTS_MM, liftOf, MOST_MISSING_L, missingByHeight } from "../../../core/leaks/index.ts";
 import { format, fromShown, SHOWN, type System, toShown } from "../../../core/units/index.ts";
 import type { LevelForm } from "./level.form.ts";
 
@@ -8,9 +8,6 @@ export interface Below {
   /** What was said of the tank now; null where nothing was. */
   liftsMm: number | null;
 }
-
-const BRIM_L = 3;
-const MOST_L = 100;
 
 /**
  * How far below its line a level stands, by litres or by its height in a tank that somebody has measured.
@@ -39,7 +36,7 @@ export function howFarBelow(
     return { fields: { lifts: `Nobody has measured this tank yet: how far does ${one} lift it?${hint}` } };
   }
   const missingL = missingByHeight(height, tankMm);
-  if (missingL > MOST_L) return { fields: { height: "No car holds so much: look at both again." } };
+  if (missingL > MOST_MISSING_L) return { fields: { height: "No car holds so much: look at both again." } };
   if (missingL < -BRIM_L)
     return { fields: { height: "More over its line runs out at the brim: look again." } };
   return { missingL, belowMm: height, liftsMm };

@@ -1,9 +1,7 @@
 import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length } from "class-validator";
+import { BRIM_L, MOST_MISSING_L } from "../../../core/leaks/index.ts";
 import { Quantity } from "../../shell/quantity-field.ts";
-
-/** A tank has no more room over its line than that, litres. */
-const BRIM_L = 3;
 
 /** A coolant level as it is typed; figures may carry units, bare ones are in the shop's. */
 export class LevelForm {
@@ -13,7 +11,7 @@ export class LevelForm {
   @IsIn(["metric", "us"], { message: "Metric or US." })
   system: "metric" | "us";
 
-  @Quantity("volume", -BRIM_L, 100, {
+  @Quantity("volume", -BRIM_L, MOST_MISSING_L, {
     optional: true,
     says: "More over its line runs out at the brim: look again.",
   })

@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import { type LevelsOf, readLevels } from "../../../server/levels/read-levels.ts";
+import { type LevelsOf, readLevels, readLift } from "../../../server/levels/read-levels.ts";
 import { strikeLevel, takeLevel } from "../../../server/levels/take-level.ts";
 import { notFound, Refusal } from "../../../server/refusal.ts";
 import { isId } from "../../../server/vehicles/is-id.ts";
@@ -35,10 +35,7 @@ export const action = guarded("technician", async ({ request, params, desk, memb
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
   const { id, toppedUp = 0, distance = null, heat, minimum = null, told = null } = checked.value;
   await desk(async (given) => {
-    const known = isId(vehicleId)
-      ? (await readLevels(given, [vehicleId])).get(vehicleId)?.liftsMm
-      : undefined;
-    const below = howFarBelow(checked.value, member.units, known);
+    const below = howFarBelow(checked.value, member.units, await readLift(given, vehicleId));
     if ("fields" in below) throw new Refusal({ message: "", fields: below.fields });
     const taken = { id, toppedUpL: toppedUp, distanceKm: distance, heat, minimumL: minimum, told, ...below };
     await takeLevel(given, vehicleId, taken, member.units);

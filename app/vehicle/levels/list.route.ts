@@ -24,7 +24,7 @@ export const loader = guarded("desk", async ({ params, desk }) => {
       level.at,
       level.missingL,
       level.toppedUpL ?? 0,
-      level.distanceKm ?? "",
+      level.distanceKm === undefined ? "" : Number(level.distanceKm.toFixed(1)),
       level.heat,
       asText(level.listedBy ?? level.by),
       asText(level.told ?? ""),

@@ -7,7 +7,6 @@ import {
   KINDS,
   type Refill,
   refill,
-  STRONGEST,
 } from "../../../../core/coolant/index.ts";
 import { dataOf, Strength } from "../../../../core/facts/index.ts";
 import { type CoolantBalance, pouredMix } from "../../../../core/ledger/index.ts";
@@ -76,14 +75,14 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
   const can = whatGoesIn(fields.label, read.kind, card, page.coolants);
   const goesIn = can.kind;
   const isFlushed = fields.stayedIs === "water" || stayedL === 0;
+  const mixed = kind && goesIn ? compatibility(kind, goesIn) : undefined;
+  const mayNotMix = !isFlushed && mixed?.verdict === "do-not-mix";
   const put =
-    isFull && Math.abs(inItFraction - target) > NEAR
+    isFull && !mayNotMix && Math.abs(inItFraction - target) > NEAR
       ? worked(true, () =>
           correct({ capacityL, measuredFraction: inItFraction, targetFraction: target, product }),
         )
       : undefined;
-  const mixed = kind && goesIn ? compatibility(kind, goesIn) : undefined;
-  const mayNotMix = !isFlushed && mixed?.verdict === "do-not-mix";
   const school =
     kind && goesIn && fields.school
       ? bySchool({
@@ -96,7 +95,7 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
       : undefined;
   const swellsL = expansionL({
     base: fields.base,
-    fraction: Math.min(STRONGEST, done?.fraction ?? target),
+    fraction: done?.fraction ?? target,
     litres: capacityL,
     fromC: COLD_C,
     toC: HOT_C,
@@ -136,7 +135,7 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
           <span>{can.approval.because}</span>
         </p>
       )}
-      {isFull && !put && (
+      {isFull && !put && !mayNotMix && (
         <p className="text-xl" data-mix>
           It is full, at {share(inItFraction)}: nothing more to mix.
         </p>
@@ -160,7 +159,7 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
       {!isFull && outcome && "trouble" in outcome && (
         <p className="border-ink border-l-4 pl-3 font-bold">{outcome.trouble}</p>
       )}
-      {mayNotMix && !isFull && (
+      {mayNotMix && (
         <p className="text-xl" data-mix>
           Flush it first. Then say above that what stayed is water: until then there is nothing to pour.
         </p>

@@ -3,6 +3,7 @@ import { SHOWN, toShown } from "../../../../core/units/index.ts";
 import { Choice, TextField } from "../../../ui/Field.tsx";
 import { useJob } from "../../context.ts";
 import type { MixFields, MixRead } from "./mix-fields.ts";
+import { isCards, shelfLabel } from "./what-goes-in.ts";
 
 const KIND_WORDS: Record<Kind, string> = {
   iat: "IAT",
@@ -89,8 +90,11 @@ export function MixForm({
       {choose("label", "Which coolant", [
         ["card's", card.coolantProduct ? `${card.coolantProduct}, card's` : "the card's"],
         ...page.coolants
-          .filter(({ item }) => item !== card.coolantProduct)
-          .map(({ item }) => [item, item] as const),
+          .filter((each) => !isCards(each, card))
+          .map(
+            (each) =>
+              [shelfLabel(each), `${each.item}, ${KIND_WORDS[each.kind as Kind] ?? each.kind}`] as const,
+          ),
         ["another", "another"],
       ])}
       {choose("kind", "Its kind", [

@@ -19,17 +19,17 @@ describe("what goes in", () => {
   });
 
   it("is one of the shelf with its own kind, which is no card's label", () => {
-    expect(whatGoesIn("Alder Universal", undefined, card, shelf)).toMatchObject({
+    expect(whatGoesIn("shelf: Alder Universal, hoat", undefined, card, shelf)).toMatchObject({
       kind: "hoat",
       product: "Alder Universal",
       isCardsLabel: false,
       approval: { verdict: "pass" },
     });
-    expect(whatGoesIn("Hearth Green", undefined, card, shelf).approval?.verdict).toBe("not-seen");
+    expect(whatGoesIn("shelf: Hearth Green, iat", undefined, card, shelf).approval?.verdict).toBe("not-seen");
   });
 
   it("believes whoever holds the can about its kind", () => {
-    expect(whatGoesIn("Alder Universal", "p-oat", card, shelf).kind).toBe("p-oat");
+    expect(whatGoesIn("shelf: Alder Universal, hoat", "p-oat", card, shelf).kind).toBe("p-oat");
   });
 
   it("has no name where nobody gives one, and takes nothing for granted of what has left the shelf", () => {
@@ -39,6 +39,18 @@ describe("what goes in", () => {
       expect(found.isCardsLabel).toBe(false);
       expect(found.approval?.verdict).toBe("not-seen");
     }
+  });
+
+  it("tells two kinds under one name apart, and a coolant that is called as the card's is", () => {
+    const two = [{ item: "Fellwater Red", kind: "iat", approval: "Norm K9" }, ...shelf];
+    expect(whatGoesIn("card's", undefined, card, two).approval?.verdict).toBe("pass");
+    expect(whatGoesIn("shelf: Fellwater Red, iat", undefined, card, two)).toMatchObject({
+      kind: "iat",
+      isCardsLabel: false,
+      approval: { verdict: "fail" },
+    });
+    const odd = [{ item: "card's", kind: "iat", approval: "" }];
+    expect(whatGoesIn("card's", undefined, card, odd)).toMatchObject({ kind: "oat", isCardsLabel: true });
   });
 
   it("says nothing of approvals where the card asks for none", () => {
