@@ -52,9 +52,9 @@ const DIRECTION = { left: "direction-left", right: "direction-right", only: "dir
 
 const HOW: Record<Exclude<ProofName, `fan-${number}`>, [words: string, how: string]> = {
   log: ["warm-up by its log", "Warm it up with a logger on it, from cold until a fan has come and gone."],
-  direction: ["fan pulls the right way", PAPER],
-  "direction-left": ["left fan pulls the right way", PAPER],
-  "direction-right": ["right fan pulls the right way", PAPER],
+  direction: ["fan draws air through the core", PAPER],
+  "direction-left": ["left fan draws air through the core", PAPER],
+  "direction-right": ["right fan draws air through the core", PAPER],
   heater: ["heater blows hot", "Heater full, engine warm: hot at the vents, and it stays so at idle."],
   gauge: [
     "gauge against the sensor",
