@@ -1,15 +1,35 @@
 import { defineConfig } from "vitest/config";
 import { WALKERS } from "./e2e/support/walkers.ts";
 
-/** Times each answer, so nothing else may want the machine meanwhile. */
-const ALONE = "e2e/hostile.test.ts";
+/** A loaded machine must stay green: no test is ended that would have come to its end. */
+const ENDS_MS = { testTimeout: 600_000, hookTimeout: 600_000 };
+/** The same properties are tried with the same inputs each time; `npm run bench -- explore` has others. */
+const setupFiles = ["bin/lib/seeds.ts"];
 
 export default defineConfig({
   test: {
     projects: [
       // Pure functions, which leave nothing behind: a fresh world for each file would cost more than the tests.
-      { test: { name: "core", include: ["core/**/*.test.ts"], environment: "node", isolate: false } },
-      { test: { name: "app", include: ["app/**/*.test.ts"], environment: "node", isolate: false } },
+      {
+        test: {
+          name: "core",
+          include: ["core/**/*.test.ts"],
+          environment: "node",
+          isolate: false,
+          setupFiles,
+          ...ENDS_MS,
+        },
+      },
+      {
+        test: {
+          name: "app",
+          include: ["app/**/*.test.ts"],
+          environment: "node",
+          isolate: false,
+          setupFiles,
+          ...ENDS_MS,
+        },
+      },
       {
         test: {
           name: "server",
@@ -18,8 +38,9 @@ export default defineConfig({
           include: ["server/**/*.test.ts", "demo/**/*.test.ts"],
           environment: "node",
           maxWorkers: 2,
-          testTimeout: 20_000,
-          hookTimeout: 60_000,
+          sequence: { groupOrder: 1 },
+          setupFiles,
+          ...ENDS_MS,
         },
       },
       {
@@ -29,21 +50,10 @@ export default defineConfig({
           isolate: false,
           globalSetup: ["e2e/support/global-setup.ts"],
           include: ["e2e/**/*.test.ts"],
-          exclude: [ALONE],
           environment: "node",
           maxWorkers: WALKERS,
-          testTimeout: 150_000,
-          hookTimeout: 120_000,
-        },
-      },
-      {
-        test: {
-          name: "alone",
-          include: [ALONE],
-          environment: "node",
-          testTimeout: 150_000,
-          hookTimeout: 120_000,
-          sequence: { groupOrder: 1 },
+          sequence: { groupOrder: 2 },
+          ...ENDS_MS,
         },
       },
     ],

@@ -128,7 +128,7 @@ await run(async () => {
     };
     await Promise.all([besides(env), units()]);
     await tests("server and demo on PostgreSQL", ["server"], env);
-    await tests("browser, then hostility alone", ["e2e", "alone"], { ...env, SEEDED_TEMPLATE });
+    await tests("browser", ["e2e"], { ...env, SEEDED_TEMPLATE });
   } finally {
     if (results.length > 0) {
       say(`\n== Summary, ${Math.round((Date.now() - from) / 1000)} s`);

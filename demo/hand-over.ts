@@ -1,7 +1,8 @@
 import { Distance, dataOf, FollowUpSaid, factsOf, Guarantee, lastFact, Proof } from "../core/facts/index.ts";
-import { chosenParts, promisesOf, proofsOf, provenCar, unproven } from "../core/job/index.ts";
+import { promisesOf, proofsOf, provenCar, unproven } from "../core/job/index.ts";
 import type { Entry } from "../core/ledger/index.ts";
 import { guaranteeWords } from "../core/report/index.ts";
+import { partsState } from "../core/state/index.ts";
 import type { NewEntry } from "../server/jobs/record-entries.ts";
 import type { DemoVehicle } from "./shop.ts";
 import { demoId } from "./story.ts";
@@ -39,7 +40,7 @@ export function handOver(key: string, book: readonly Entry[], { card }: DemoVehi
         data,
       });
     });
-  const guarantees = chosenParts(book).map(({ entryId, words, grade }) => {
+  const guarantees = partsState(book).map(({ entryId, words, grade }) => {
     const [partDays, labourDays] = DAYS[grade as keyof typeof DAYS] ?? [365, 90];
     return line(entryId, {
       stage: "sign",

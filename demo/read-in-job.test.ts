@@ -21,7 +21,7 @@ let scratch: Scratch;
 beforeAll(async () => {
   scratch = await scratchDatabase();
   await seedDemo(scratch.owner, scratch.database, new Date());
-}, 60_000);
+});
 afterAll(() => scratch.drop());
 
 const SCHEMA = JSON.parse(readFileSync("docs/formats/job.schema.json", "utf8"));
@@ -86,7 +86,7 @@ describe("a job that is written and read in", () => {
       other.at(readShop),
     );
     expect(people).toHaveLength(3);
-  }, 60_000);
+  });
 
   it("stands as a copy beside itself in its own shop's book, once", async () => {
     const shop = await smallShop(scratch, "Copy");

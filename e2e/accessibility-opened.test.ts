@@ -11,28 +11,38 @@ beforeAll(async () => {
 });
 afterAll(() => application.close());
 
-/** What is opened on which screen before the rules are run. */
-const OPENED: [string, string, (page: Page) => Promise<unknown>][] = [
-  ["the list of keys", "find", (page) => tap(page, "Keys")],
-  ["what the job waits for", "build", (page) => page.locator("header button").click()],
-  ["a line of the book", "build", async (page) => (await page.$("aside [data-row]"))?.click()],
-  ["the book's search", "build", (page) => tap(page, "Find in the book")],
-  ["a reason in Find", "find", (page) => page.locator('[aria-labelledby="suspects"] summary').click()],
+type Opening = [
+  what: string,
+  open: (page: Page) => Promise<unknown>,
+  shut?: (page: Page) => Promise<unknown>,
+];
+const escapeKey = (page: Page) => page.keyboard.press("Escape");
+
+/** What is opened on which screen before the rules are run, one after the other on one page. */
+const OPENED: [string, ...Opening[]][] = [
   [
-    "every detail of Find",
     "find",
-    (page) =>
-      page.$$eval("details", (all) => {
-        for (const each of all) each.open = true;
-      }),
+    ["the list of keys", (page) => tap(page, "Keys"), escapeKey],
+    [
+      "every reason and detail of Find",
+      (page) =>
+        page.$$eval("details", (all) => {
+          for (const each of all) each.open = true;
+        }),
+    ],
   ],
   [
-    "a line that can't be read",
-    "strip",
-    (page) => page.locator("[data-entry-line]").fill("out 3 m6x20 arbox"),
+    "build",
+    ["what the job waits for", (page) => page.locator("header button").click(), escapeKey],
+    ["the book's search", (page) => tap(page, "Find in the book"), escapeKey],
+    ["a line of the book", async (page) => (await page.$("aside [data-row]"))?.click()],
   ],
-  ["a refused form", "add-vehicle", (page) => tap(page, "Write it down")],
-  ["a refused part", "plan", (page) => tap(page, "Choose it")],
+  [
+    "strip",
+    ["a line that can't be read", (page) => page.locator("[data-entry-line]").fill("out 3 m6x20 arbox")],
+  ],
+  ["add-vehicle", ["a refused form", (page) => tap(page, "Write it down")]],
+  ["plan", ["a refused part", (page) => tap(page, "Choose it")]],
 ];
 
 const THEMES: [string, Record<string, string>][] = [
@@ -46,7 +56,7 @@ describe("nobody is shut out of what opens, on paper, in the dim bay, in forced 
     page = await application.signedIn("ilse");
   });
 
-  it.each(OPENED)("%s", async (_, name, open) => {
+  it.each(OPENED)("on %s", async (name, ...openings) => {
     const cdp = await page.createCDPSession();
     const emulate = (media: Record<string, string>) =>
       cdp.send("Emulation.setEmulatedMedia", {
@@ -54,15 +64,18 @@ describe("nobody is shut out of what opens, on paper, in the dim bay, in forced 
       });
     const screen = SCREENS.find((each) => each.name === name);
     await application.go(page, screen?.path ?? "/");
-    await open(page);
-    await new Promise((resolve) => setTimeout(resolve, 400));
-    expect(await violations(page)).toEqual([]);
-    for (const [theme, media] of THEMES) {
-      await emulate(media);
-      await new Promise((resolve) => setTimeout(resolve, 150));
-      expect(await violations(page, "colours"), theme).toEqual([]);
+    for (const [what, open, shut] of openings) {
+      await open(page);
+      await new Promise((resolve) => setTimeout(resolve, 400));
+      expect(await violations(page), what).toEqual([]);
+      for (const [theme, media] of THEMES) {
+        await emulate(media);
+        await new Promise((resolve) => setTimeout(resolve, 150));
+        expect(await violations(page, "colours"), `${what}, ${theme}`).toEqual([]);
+      }
+      await emulate({});
+      await shut?.(page);
     }
-    await emulate({});
     await cdp.detach();
   });
 });

@@ -1,6 +1,6 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { Application, DESKTOP, TABLET } from "./support/application.ts";
+import { Application } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import { SCREENS } from "./support/screens.ts";
 import { tap } from "./support/walk.ts";
@@ -28,38 +28,26 @@ async function dimmed(page: Page): Promise<string[]> {
   return found;
 }
 
-/** Each page is loaded once for the sizes of a device. */
-const DEVICES = [
-  ["a desk", [DESKTOP]],
-  [
-    "a tablet upright, and at 320 px, which is 400 % of a desk",
-    [TABLET, { ...TABLET, width: 320, height: 256 }],
-  ],
-] as const;
-
-describe.each(DEVICES)("nobody is shut out, and nothing runs out of the screen sideways: %s", (_, sizes) => {
+/** At 320 px, which is 400 % of a desk, the same rules are run in room.test.ts, where each page is loaded for it anyway. */
+describe("nobody is shut out, and nothing runs out of the screen sideways: a desk", () => {
   let visitor: Page;
   let member: Page;
   beforeAll(async () => {
-    visitor = await application.visit(sizes[0]);
-    member = await application.signedIn("maren", sizes[0]);
+    visitor = await application.visit();
+    member = await application.signedIn("maren");
   });
 
   it.each(SCREENS)("$name", async ({ name, path, before }) => {
     const page = name === "sign-in" ? visitor : member;
-    await page.setViewport(sizes[0]);
     await application.go(page, path);
-    for (const size of sizes) {
-      await page.setViewport(size);
-      const overflow = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      );
-      expect(overflow).toBeLessThanOrEqual(0);
-      if (size === DESKTOP) await before?.(page);
-      expect(await violations(page)).toEqual([]);
-      // A theme moves nothing: the same page once more, its colours alone.
-      if (size === DESKTOP) expect(await dimmed(page), "dim bay").toEqual([]);
-    }
+    const overflow = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(overflow).toBeLessThanOrEqual(0);
+    await before?.(page);
+    expect(await violations(page)).toEqual([]);
+    // A theme moves nothing: the same page once more, its colours alone.
+    expect(await dimmed(page), "dim bay").toEqual([]);
   });
 });
 

@@ -196,5 +196,5 @@ describe("a whole job, by role and name alone", () => {
     await tapNamed("button", "Sign with 1 open");
     await tapNamed("button", "Yes, sign with 1 open");
     await seen(page, "Signed and locked");
-  }, 120_000);
+  });
 });

@@ -115,7 +115,7 @@ describe("a deep strip", () => {
 
   it("is signed with what isn't written named", async () => {
     await application.go(page, `${job}/sign`);
-    await seen(page, "Not written");
+    await seen(page, "Not said");
     await sign(page);
   });
 });

@@ -75,8 +75,7 @@ describe("Find", () => {
     page = await application.signedIn("tobin");
     await application.go(page, find);
     const test = await shownTest(page);
-    // The other stages' scripts are fetched once this one is at rest.
-    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await page.waitForSelector("html[data-stages-at-hand]");
     await application.kill();
     await (await page.$$(outcome))[0]?.click();
     await isAnother(test);

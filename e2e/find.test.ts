@@ -19,6 +19,7 @@ import {
   seen,
   sign,
   tap,
+  tapOn,
 } from "./support/walk.ts";
 
 let serial = 0;
@@ -78,11 +79,8 @@ async function settleAsModule(): Promise<void> {
 }
 
 async function press(on: Page, selector: string, how: "keyboard" | "touch"): Promise<void> {
+  if (how === "touch") return tapOn(on, selector, "touch");
   const target = await on.waitForSelector(selector);
-  // As a person scrolls: to where the drawer's handle doesn't lie over it.
-  await target?.evaluate((element) => element.scrollIntoView({ block: "center" }));
-  await on.mouse.wheel({ deltaY: 1 });
-  if (how === "touch") return target?.tap();
   await target?.focus();
   await on.keyboard.press("Enter");
 }
@@ -169,7 +167,7 @@ describe("from Ask to verdict", () => {
     const tests = await workToVerdict(tablet, "ecu-relay", "sensor-open", "touch");
     expect(tests.length).toBeLessThan(10);
     expect(await tablet.$eval("#verdict", (heading) => heading.textContent)).toBe("Coolant sensor open");
-    await (await tablet.waitForSelector("::-p-aria(This is the fault: book it)"))?.tap();
+    await tap(tablet, "This is the fault: book it", "touch");
     await seen(tablet, "Booked as the fault:");
     const smallest = await tablet.$$eval("main button, main summary", (targets) =>
       Math.min(...targets.map((target) => target.getBoundingClientRect().height)),

@@ -117,5 +117,5 @@ describe("a server that goes", () => {
     await application.go(page, path.replace("ask", "sign"));
     const words = (await bookWords(page)).join("\n");
     expect(words).toMatch(/hay queue[\s\S]*Warm-up log[\s\S]*Signed/);
-  }, 120_000);
+  });
 });

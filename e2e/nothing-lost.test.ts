@@ -11,15 +11,20 @@ let application: Application;
 let page: Page;
 beforeAll(async () => {
   application = await Application.open({ keepsProgram: true });
+  page = await application.signedIn("tobin");
 });
 afterAll(() => application.close());
 beforeEach(async () => {
-  page = await application.signedIn("tobin");
+  await application.start();
   await application.go(page, PATH);
+  await allSent(page);
 });
 afterEach(async ({ task }) => {
   await pictureOfFailure(page, task);
-  await page.browserContext().close();
+  page.removeAllListeners("request");
+  await page.setRequestInterception(false);
+  await page.setBypassServiceWorker(false);
+  await page.setCacheEnabled(true);
 });
 
 async function type(line: string): Promise<void> {
@@ -124,7 +129,7 @@ describe("nothing typed is lost", () => {
 describe("nobody is kept out", () => {
   it("of a stage by a dead server: tests are booked there and sent when it is back", async () => {
     await application.go(page, PATH);
-    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await page.waitForSelector("html[data-stages-at-hand]");
     await application.kill();
     await page.keyboard.press("2");
     await shownTest(page);

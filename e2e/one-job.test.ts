@@ -15,6 +15,7 @@ import {
   seen,
   sign,
   tap,
+  tapOn,
 } from "./support/walk.ts";
 
 let application: Application;
@@ -278,15 +279,13 @@ describe("by touch on a tablet", () => {
     await tablet.locator("::-p-aria(Open a job)").click();
     await tablet.waitForFunction(() => location.pathname.endsWith("/ask"));
     await application.go(tablet, `${new URL(tablet.url()).pathname.replace("/ask", "/strip")}`);
-    const shroud = await tablet.waitForSelector("::-p-aria(shroud)");
-    await shroud?.tap();
+    await tap(tablet, "shroud", "touch");
     await seen(tablet, "1 open: shroud still out");
-    const handle = await tablet.waitForSelector("::-p-text(1 open: shroud still out)");
-    await handle?.tap();
+    await tapOn(tablet, "::-p-text(1 open: shroud still out)", "touch");
     await tablet.waitForSelector('[role="dialog"] [data-line]');
     await tablet.keyboard.press("Escape");
     await application.go(tablet, `${new URL(tablet.url()).pathname.replace("/strip", "/build")}`);
-    await (await tablet.waitForSelector("::-p-aria(shroud: is back)"))?.tap();
+    await tap(tablet, "shroud: is back", "touch");
     await seen(tablet, "all that came off is back");
   });
 });

@@ -164,14 +164,22 @@ describe("does it fit", () => {
 });
 
 describe("will it cool", () => {
+  const CORE = [
+    ["Core, wide", "640"],
+    ["Core, high", "400"],
+    ["Core, thick", "26"],
+  ] as const;
   it("a slim fan cools less than today's, with the range it may be in, and what isn't known is said", async () => {
     await plan("open-find");
     await tabOf("Will it cool");
     await write("Fan draws, in the car", "22");
-    await seen(page, "on one alone it says nothing");
+    await seen(page, "without it nothing is known");
     await write("Fan draws, new", "8,5");
+    await seen(page, "Measure the core's width");
+    for (const which of ["in the car", "new"])
+      for (const [what, mm] of CORE) await write(`${what}, ${which}`, mm);
     await seen(page, "It cools less than today's, whatever isn't known");
-    await seen(page, "Taken for the same on both: the core's width");
+    await seen(page, "Taken for the same on both: what the fan leaves free");
     await write("An added cooler stands before", "140");
     await seen(page, "From 0 to 100.");
     expect(await violations(page)).toEqual([]);
@@ -190,7 +198,7 @@ describe("a bolt", () => {
     await page.waitForSelector('[role="img"][aria-label^="The bolt goes through 1.6, 3, 8 mm and 7.4 mm"]');
     await seen(page, "M6×20");
     await tap(page, "hole in plastic");
-    await write("Hole, deep", "12.2");
+    await write("Hole, deep", "12.8");
     await seen(page, "it would bottom before it clamps");
     await write("Through, from its head on", "8 + washer");
     await seen(page, "Thicknesses in mm with + between them");
@@ -235,10 +243,10 @@ describe("the order of work", () => {
     await tap(page, "Earlier: Brackets off, radiator out");
     await seen(page, "it would hang by its lines.");
     await tap(page, "Later: Engine cold");
-    await page.waitForSelector('ol[aria-label="Order of work"] li:first-child ::-p-text(Car on stands)');
-    const [stands, cold] = [await page.$('[data-drag="stands"]'), await page.$('[data-drag="cold"]')];
-    await stands?.evaluate((grip) => grip.scrollIntoView({ block: "center" }));
-    const [from, to] = [await stands?.boundingBox(), await cold?.boundingBox()];
+    await page.waitForSelector('ol[aria-label="Order of work"] li:first-child ::-p-text(Battery off)');
+    const [battery, cold] = [await page.$('[data-drag="battery"]'), await page.$('[data-drag="cold"]')];
+    await battery?.evaluate((grip) => grip.scrollIntoView({ block: "center" }));
+    const [from, to] = [await battery?.boundingBox(), await cold?.boundingBox()];
     if (!from || !to) throw new Error("nothing to drag by");
     await page.mouse.move(from.x + 10, from.y + 10);
     await page.mouse.down();
@@ -256,7 +264,7 @@ describe("the order of work", () => {
   it("shows the step in hand on Strip, and two taps are one step", async () => {
     await application.go(page, `/jobs/${jobId("open-build")}/strip`);
     await seen(page, "Step 1 of");
-    const done = await page.waitForSelector('::-p-aria([name="Done: Car on stands"])');
+    const done = await page.waitForSelector('::-p-aria([name="Done: Battery off"])');
     const box = await done?.boundingBox();
     if (!box) throw new Error("the step's button is nowhere");
     await page.mouse.click(box.x + 20, box.y + 20, { count: 2, delay: 40 });
@@ -264,7 +272,7 @@ describe("the order of work", () => {
     await allSent(page);
     await new Promise((resolve) => setTimeout(resolve, 1200));
     await seen(page, "Step 2 of");
-    expect((await bookWords(page)).at(-1)).toMatch(/Car on stands: done/);
+    expect((await bookWords(page)).at(-1)).toMatch(/Battery off: done/);
     await page.reload();
     await seen(page, "Step 2 of");
   });

@@ -2,6 +2,7 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application, PHONE } from "./support/application.ts";
+import { violations } from "./support/axe.ts";
 import { SCREENS } from "./support/screens.ts";
 import { pictureOfFailure, tap } from "./support/walk.ts";
 
@@ -35,6 +36,10 @@ const NAMES = [
   "sign",
 ];
 const shown = SCREENS.filter(({ name }) => NAMES.includes(name));
+/** 400 % of a desk: here the rules of accessibility are run too. */
+const NARROWEST_PX = 320;
+/** Those that are looked at for the rules alone. */
+const others = SCREENS.filter(({ name }) => !NAMES.includes(name) && name !== "find-verdict");
 
 let application: Application;
 let page: Page;
@@ -112,6 +117,7 @@ describe.each(DEVICES)("on %s", (_, sizes) => {
         );
         expect(sideways, where).toBeLessThanOrEqual(0);
         expect(await small(), where).toEqual([]);
+        if (size.width === NARROWEST_PX) expect(await violations(page), where).toEqual([]);
       }
     },
   );
@@ -129,6 +135,24 @@ describe.each(DEVICES)("on %s", (_, sizes) => {
       }
       await page.keyboard.press("Escape");
     }
+  });
+});
+
+describe("at 320 px, which is 400 % of a desk", () => {
+  beforeAll(async () => {
+    page = await application.signedIn("tobin");
+  });
+
+  it.each(others)("$name: nobody is shut out, nothing runs out sideways", async ({ name, path }) => {
+    const narrow = { width: NARROWEST_PX, height: 256 };
+    const at = name === "sign-in" ? await application.visit(narrow) : page;
+    await at.setViewport(narrow);
+    await application.go(at, path);
+    const sideways = await at.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(sideways).toBeLessThanOrEqual(0);
+    expect(await violations(at)).toEqual([]);
   });
 });
 

@@ -1,19 +1,22 @@
 import { Lock } from "lucide-react";
 import { Popover } from "radix-ui";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { Link } from "react-router";
-import { bleedingVehicle } from "../../core/bleed/index.ts";
 import { dataOf, WAITS, Waiting, type WaitKind } from "../../core/facts/index.ts";
 import { waitOf } from "../../core/job/index.ts";
+import { bledVehicle } from "../../core/state/index.ts";
 import { format } from "../../core/units/index.ts";
 import { useDraft } from "../shell/drafts/useDraft.ts";
 import { useMember } from "../shell/member.ts";
 import { Button } from "../ui/Button.tsx";
 import { ChipsOne } from "../ui/Chips.tsx";
 import { TextField } from "../ui/Field.tsx";
+import { useNow } from "../ui/useNow.ts";
 import { waitUntilWords } from "../ui/waits.ts";
 import type { JobContext } from "./context.ts";
 
+/** How long a wait lasts is told in minutes. */
+const LOOK_MS = 10_000;
 const WAIT_NAMES: Record<WaitKind, string> = {
   hands: "hands",
   heat: "heat",
@@ -26,12 +29,18 @@ const NAMES = WAITS.map((wait) => WAIT_NAMES[wait]);
 function Waits({ context }: { context: JobContext }) {
   const { entries, page, book, mayBook, timeZone } = context;
   const { altitudeM } = useMember();
-  const wait = waitOf(entries, page.job.openedAt, bleedingVehicle(page.card, altitudeM));
+  const now = useNow(true, LOOK_MS);
+  const wait = waitOf(
+    entries,
+    page.job.openedAt,
+    bledVehicle(entries, page.card, altitudeM),
+    new Date(now).toISOString(),
+  );
   const [isOpen, setOpen] = useState(false);
   const [chosen, setChosen] = useState(WAIT_NAMES[wait.waitsFor]);
   const [words, setWords] = useDraft(`waits:${page.job.id}`);
   const [minutes, setMinutes] = useDraft(`waits-minutes:${page.job.id}`);
-  const until = waitUntilWords(wait, Date.now(), timeZone);
+  const until = waitUntilWords(wait, now, timeZone);
   const figure = Number(minutes);
   const isWrong = minutes !== "" && !(figure >= 1 && figure <= 20_000);
   const save = () => {
@@ -91,7 +100,7 @@ function Waits({ context }: { context: JobContext }) {
 }
 
 /** The vehicle in one line. */
-export function JobHeader({ context }: { context: JobContext }) {
+export const JobHeader = memo(function JobHeader({ context }: { context: JobContext }) {
   const { vehicle, job } = context.page;
   const rest = [
     vehicle.name,
@@ -121,4 +130,4 @@ export function JobHeader({ context }: { context: JobContext }) {
       )}
     </header>
   );
-}
+});

@@ -1,6 +1,6 @@
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
-import { type KeyboardEvent, useState } from "react";
+import { type KeyboardEvent, memo, useState } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
 import { type StageState, stageStates } from "../../core/job/index.ts";
 import { type Entry, STAGES } from "../../core/ledger/index.ts";
@@ -11,7 +11,7 @@ import { StageMark } from "../ui/StageMark.tsx";
 
 interface Given {
   jobId: string;
-  entries: Entry[];
+  entries: readonly Entry[];
   isSigned: boolean;
 }
 
@@ -73,7 +73,7 @@ function StageList({
 }
 
 /** The eight stages with their state by shape and the count of what is open there. A list to choose from on a phone. */
-export function StageStrip({ jobId, entries, isSigned }: Given) {
+export const StageStrip = memo(function StageStrip({ jobId, entries, isSigned }: Given) {
   const states = stageStates(entries, isSigned);
   const [strip, setStrip] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
@@ -114,4 +114,4 @@ export function StageStrip({ jobId, entries, isSigned }: Given) {
       </ol>
     </nav>
   );
-}
+});

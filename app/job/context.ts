@@ -1,11 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useOutletContext } from "react-router";
 import { v4 as newId } from "uuid";
+import { admit } from "../../core/book/admit.ts";
 import { describeEntry, type Entry, type EntryDraft, isStrike, type Stage } from "../../core/ledger/index.ts";
 import type { System } from "../../core/units/index.ts";
-import type { JobPage } from "../../server/jobs/read-job.ts";
+import type { JobPage as WholePage } from "../../server/jobs/read-job.ts";
 import { useMember } from "../shell/member.ts";
 import { announce } from "../ui/announcer.ts";
+import { useShared, useSharedEach } from "../ui/useShared.ts";
 import { useOutbox, useOutboxLines } from "./outbox/OutboxProvider.tsx";
 import { type OutgoingEntry, type Parcel, type Unsent, withUnsent } from "./outbox/outbox.ts";
 import { tellAct } from "./outbox/tell-act.ts";
@@ -14,12 +16,13 @@ import { useWhoWasFirst } from "./useWhoWasFirst.ts";
 /** A draft that may say when it was, where that isn't now: a reading off a log. */
 export type DatedDraft = EntryDraft & { at?: string };
 
+/** A job, its car and its people; the book is apart from it, since it grows all day while the rest stays. */
+export type JobPage = Omit<WholePage, "entries">;
+
 export interface JobContext {
   page: JobPage;
   /** The book with what is typed here and not sent yet. */
-  entries: Entry[];
-  /** Ids of entries that wait in this browser. */
-  waiting: ReadonlySet<string>;
+  entries: readonly Entry[];
   system: System;
   timeZone: string;
   /** The signature that this person gave here and the page doesn't know of yet, sent or not. */
@@ -55,21 +58,53 @@ function actWords(drafts: readonly EntryDraft[], entries: readonly Entry[], syst
   return line.replace(/^(Out|In): /, "") + more;
 }
 
-/** What every stage works with: the book as this browser knows it, and the one way to add to it. */
-export function useJobBook(page: JobPage, stage: Stage): JobContext {
+/** Why the server would refuse one of these, as far as this browser knows the book; nothing where none. */
+function refusedHere(
+  entries: readonly Entry[],
+  outgoing: readonly OutgoingEntry[],
+  isSigned: boolean,
+): string | undefined {
+  let grown = entries;
+  for (const [index, entry] of outgoing.entries()) {
+    if (grown.some(({ id }) => id === entry.id)) continue;
+    const whole: Entry = {
+      ...entry,
+      jobId: "",
+      by: "",
+      seq: Number.MAX_SAFE_INTEGER - outgoing.length + index,
+    };
+    const refused = admit(grown, whole, { isSigned });
+    if (refused) return refused.message;
+    grown = [...grown, whole];
+  }
+  return undefined;
+}
+
+/** Ids of entries that wait in this browser; apart from the rest, which stays as it is when a line is sent. */
+export function useWaiting(): ReadonlySet<string> {
+  const { unsent } = useOutboxLines();
+  return useMemo(() => new Set(unsent.map(({ entry }) => entry.id)), [unsent]);
+}
+
+/**
+ * What every stage works with: the book as this browser knows it, and the one way to add to it. It stays the same object
+ * for as long as it says the same: a line that was typed here, then sent, then read back from the server is drawn once.
+ */
+export function useJobBook(read: JobPage, booked: readonly Entry[], stage: Stage): JobContext {
   const { units, timeZone, role, personId } = useMember();
   const outbox = useOutbox();
-  const { unsent, booked } = useOutboxLines();
-  const entries = useMemo(
-    () => withUnsent(page.entries, [...booked, ...unsent], page.job.id),
-    [page.entries, page.job.id, booked, unsent],
+  const page = useShared(read);
+  const lines = useOutboxLines();
+  const sentHere = useMemo(() => [...lines.booked, ...lines.unsent], [lines]);
+  const jobId = page.job.id;
+  const entries = useSharedEach(
+    useMemo(() => withUnsent(booked, sentHere, jobId), [booked, sentHere, jobId]),
   );
-  const waiting = useMemo(() => new Set(unsent.map(({ entry }) => entry.id)), [unsent]);
   const lastTap = useRef({ what: "", at: 0 });
   const [notice, setNotice] = useState("");
   // Before the outbox lets go of what is booked.
-  useWhoWasFirst(page, booked, personId, setNotice);
-  useEffect(() => outbox.settle(new Set(page.entries.map((entry) => entry.id))), [outbox, page.entries]);
+  useWhoWasFirst(page.names, booked, lines.booked, personId, setNotice);
+  useEffect(() => outbox.settle(new Set(booked.map((entry) => entry.id))), [outbox, booked]);
   useEffect(() => {
     if (!notice) return;
     const timer = setTimeout(() => setNotice(""), NOTICE_MS);
@@ -92,9 +127,6 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
         );
         return false;
       }
-      for (const id of ids) known.current.add(id);
-      lastTap.current = { what, at: now };
-      setNotice("");
       const at = new Date(now).toISOString();
       const outgoing = list.map(
         (draft, index): OutgoingEntry => ({
@@ -104,6 +136,14 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
           id: ids[index] ?? newId(),
         }),
       );
+      const refused = parcel ? undefined : refusedHere(latest.current, outgoing, page.job.signedAt !== null);
+      if (refused) {
+        setNotice(refused);
+        return false;
+      }
+      for (const id of ids) known.current.add(id);
+      lastTap.current = { what, at: now };
+      setNotice("");
       void outbox.add(page.job.id, outgoing, now, parcel);
       tellAct(
         outbox,
@@ -113,9 +153,8 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
       );
       return true;
     },
-    [outbox, page.job.id, stage, units],
+    [outbox, page.job.id, page.job.signedAt, stage, units],
   );
-  const sentHere = useMemo(() => [...unsent, ...booked], [unsent, booked]);
   const ownSignature = useMemo(
     () =>
       sentHere.find(
@@ -127,9 +166,8 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
       ),
     [sentHere, page.job.id, personId],
   );
-  const parcels = useMemo(
-    () => new Set(sentHere.filter(({ parcel }) => parcel).map(({ entry }) => entry.id)),
-    [sentHere],
+  const parcels = useShared(
+    useMemo(() => new Set(sentHere.filter(({ parcel }) => parcel).map(({ entry }) => entry.id)), [sentHere]),
   );
   const isLocked = page.job.signedAt === null && ownSignature !== undefined;
   const mayBook = role !== "desk" && !page.job.signedAt && !isLocked;
@@ -138,7 +176,6 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
     () => ({
       page,
       entries,
-      waiting,
       ownSignature,
       parcels,
       system: units,
@@ -148,7 +185,7 @@ export function useJobBook(page: JobPage, stage: Stage): JobContext {
       book,
       notice,
     }),
-    [page, entries, waiting, ownSignature, parcels, units, timeZone, mayBook, mayCorrect, book, notice],
+    [page, entries, ownSignature, parcels, units, timeZone, mayBook, mayCorrect, book, notice],
   );
 }
 

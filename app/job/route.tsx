@@ -60,14 +60,11 @@ export default function JobPage() {
   const data = useLoaderData<typeof loader>();
   // The book travels as one text: the router takes a long list apart value by value, which costs more than reading it.
   const entries = useMemo((): Entry[] => JSON.parse(data.book), [data.book]);
-  const page = useMemo(() => {
-    const { book: _, ...rest } = data;
-    return { ...rest, entries };
-  }, [data, entries]);
+  const { book: _, ...page } = data;
   const stage = stageOf(useLocation().pathname);
-  const context = useJobBook(page, stage);
+  const context = useJobBook(page, entries, stage);
   useStagesAtHand();
-  useGrowth(page.job.id, page.entries.at(-1)?.seq ?? 0);
+  useGrowth(page.job.id, entries.at(-1)?.seq ?? 0);
   return (
     <div className="book:grid book:h-full book:grid-cols-[minmax(0,1fr)_384px]">
       <div className="flex min-w-0 flex-col book:h-full book:min-h-0">

@@ -29,6 +29,8 @@ async function fetchParts(): Promise<void> {
     await idle();
     await fetchPart().catch(() => undefined);
   }
+  // From here on a network may go: whoever waits for that, as a test does, can see it.
+  document.documentElement.dataset.stagesAtHand = "";
 }
 
 /** What is fetched for later holds up nothing that is looked at now. */

@@ -1,22 +1,23 @@
 import { useEffect, useRef } from "react";
-import type { JobPage } from "../../server/jobs/read-job.ts";
+import type { Entry } from "../../core/ledger/index.ts";
 import type { Unsent } from "./outbox/outbox.ts";
 
 /** One thing ticked by two people is one tick: whoever was second is told whose it is. */
 export function useWhoWasFirst(
-  page: JobPage,
+  names: Readonly<Record<string, string>>,
+  entries: readonly Entry[],
   booked: readonly Unsent[],
   personId: string,
   tell: (notice: string) => void,
 ): void {
   const told = useRef(new Set<string>());
   useEffect(() => {
-    const byId = new Map(page.entries.map((entry) => [entry.id, entry.by]));
+    const byId = new Map(entries.map((entry) => [entry.id, entry.by]));
     for (const { entry } of booked) {
       const by = byId.get(entry.id);
       if (!by || by === personId || told.current.has(entry.id)) continue;
       told.current.add(entry.id);
-      tell(`${page.names[by] ?? "Somebody else"} was first: it is ticked once.`);
+      tell(`${names[by] ?? "Somebody else"} was first: it is ticked once.`);
     }
-  }, [page, booked, personId, tell]);
+  }, [names, entries, booked, personId, tell]);
 }

@@ -12,7 +12,7 @@ import {
   Sun,
 } from "lucide-react";
 import { Popover } from "radix-ui";
-import { type ReactNode, useState } from "react";
+import { memo, type ReactNode, useState } from "react";
 import { NavLink, useFetcher } from "react-router";
 import { useMember } from "./member.ts";
 import { SignOut } from "./SignOut.tsx";
@@ -85,7 +85,7 @@ function Ways({ onDone }: { onDone: () => void }) {
 }
 
 /** The slim rail: the places, then how things look, who is here and what isn't sent. A bar at the foot where it is low or narrow. */
-export function Rail() {
+export const Rail = memo(function Rail() {
   const [isOpen, setOpen] = useState(false);
   return (
     <nav
@@ -130,4 +130,4 @@ export function Rail() {
       </Popover.Root>
     </nav>
   );
-}
+});

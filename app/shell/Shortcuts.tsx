@@ -1,5 +1,5 @@
 import { Dialog } from "radix-ui";
-import { useEffect, useState } from "react";
+import { memo, useEffect, useState } from "react";
 import { useFetcher, useNavigate } from "react-router";
 import { Button } from "../ui/Button.tsx";
 import { ChipsOne } from "../ui/Chips.tsx";
@@ -24,7 +24,7 @@ const isCovered = () =>
   ) !== null;
 
 /** Listens for single keys, keeps slips from acting, and lists the keys of the screen in view. */
-export function Shortcuts() {
+export const Shortcuts = memo(function Shortcuts() {
   const [listed, setListed] = useState<KeyPart[]>();
   const { units, keys: way } = useMember();
   const navigate = useNavigate();
@@ -129,4 +129,4 @@ export function Shortcuts() {
       </Dialog.Portal>
     </Dialog.Root>
   );
-}
+});

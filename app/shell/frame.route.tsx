@@ -4,12 +4,13 @@ import { OutboxProvider } from "../job/outbox/OutboxProvider.tsx";
 import { startOffline } from "../offline/start.ts";
 import { Announcer } from "../ui/Announcer.tsx";
 import { Part } from "../ui/Part.tsx";
+import { useShared } from "../ui/useShared.ts";
 import { deviceCookie, readCookie, readPreferences } from "./cookies.server.ts";
 import { guarded } from "./guard.server.ts";
 import { ConnectionNote } from "./kept/ConnectionNote.tsx";
 import { KeepPages } from "./kept/KeepPages.tsx";
 import { keptReading } from "./kept/reading.ts";
-import type { MemberView } from "./member.ts";
+import { MemberContext, type MemberView } from "./member.ts";
 import { Rail } from "./Rail.tsx";
 import { Shortcuts } from "./Shortcuts.tsx";
 import { staysWhileBrowsing } from "./stays.ts";
@@ -30,7 +31,7 @@ export { staysWhileBrowsing as shouldRevalidate };
 
 /** The rail and what every signed-in page shares: unsent entries, keys, whether there is a server. */
 export default function Frame() {
-  const member = useLoaderData<typeof loader>();
+  const member = useShared(useLoaderData<typeof loader>());
   useFreshness();
   useEffect(startOffline, []);
   // The page that starts without a network comes without anybody's choice.
@@ -38,32 +39,34 @@ export default function Frame() {
     if (member.theme !== "system") document.documentElement.dataset.theme = member.theme;
   }, [member.theme]);
   return (
-    <OutboxProvider key={member.personId} personId={member.personId}>
-      <a
-        href="#work"
-        className="sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50 focus:bg-sheet focus:p-3"
-      >
-        To the work
-      </a>
-      <div className="flex min-h-dvh flex-col-reverse rail:flex-row">
-        <Part>
-          <Rail />
-        </Part>
-        <div className="flex min-w-0 flex-1 flex-col book:h-dvh">
-          <ConnectionNote />
-          <div className="min-h-0 flex-1 book:overflow-y-auto">
-            <Part>
-              <Outlet />
-            </Part>
+    <MemberContext value={member}>
+      <OutboxProvider key={member.personId} personId={member.personId}>
+        <a
+          href="#work"
+          className="sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50 focus:bg-sheet focus:p-3"
+        >
+          To the work
+        </a>
+        <div className="flex min-h-dvh flex-col-reverse rail:flex-row">
+          <Part>
+            <Rail />
+          </Part>
+          <div className="flex min-w-0 flex-1 flex-col book:h-dvh">
+            <ConnectionNote />
+            <div className="min-h-0 flex-1 book:overflow-y-auto">
+              <Part>
+                <Outlet />
+              </Part>
+            </div>
           </div>
         </div>
-      </div>
-      <Part>
-        <Shortcuts />
-      </Part>
-      <KeepPages member={member} />
-      <ToldUnsent />
-      <Announcer />
-    </OutboxProvider>
+        <Part>
+          <Shortcuts />
+        </Part>
+        <KeepPages member={member} />
+        <ToldUnsent />
+        <Announcer />
+      </OutboxProvider>
+    </MemberContext>
   );
 }

@@ -1,4 +1,4 @@
-import { useRouteLoaderData } from "react-router";
+import { createContext, useContext } from "react";
 import type { System } from "../../core/units/index.ts";
 import type { Role } from "../../server/people/roles.ts";
 import type { KeyWay } from "./keys/key-registry.ts";
@@ -23,11 +23,12 @@ export interface MemberView {
   isShopsOwn: boolean;
 }
 
-const FRAME = "shell/frame.route";
+/** Given by the frame; the router's own way to its data would draw whoever asks again at each reading of anything. */
+export const MemberContext = createContext<MemberView | null>(null);
 
 /** Who is signed in, with the units and time zone everything is shown in. */
 export function useMember(): MemberView {
-  const found = useRouteLoaderData(FRAME) as MemberView | undefined;
+  const found = useContext(MemberContext);
   if (!found) throw new Error("useMember stands outside the frame");
   return found;
 }

@@ -43,11 +43,9 @@ describe("a form", () => {
   it("of a field that isn't there is refused before anything is transformed", () => {
     transformed = 0;
     const many = Object.fromEntries(Array.from({ length: 60_000 }, (_, index) => [`a${index}`, "1"]));
-    const from = performance.now();
     expect(checkForm(NameForm, { ...many, name: "x", what: "a" }).fields).toEqual({
       a0: "There is no such field.",
     });
-    expect(performance.now() - from).toBeLessThan(500);
     expect(transformed).toBe(0);
     for (const name of ["__proto__", "constructor", "toString"])
       expect(checkForm(NameForm, JSON.parse(`{"${name}":1,"name":"x","what":"a"}`)).fields).toHaveProperty(

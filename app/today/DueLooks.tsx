@@ -6,7 +6,7 @@ import { dateOf, dayOf } from "../ui/dates.ts";
 
 /** Second looks, the longest due first; each goes to its job, where it is done, moved or left out. */
 export function DueLooks({ looks, isLong = false }: { looks: readonly PromiseDue[]; isLong?: boolean }) {
-  const { units, timeZone } = useMember();
+  const { units } = useMember();
   const told = isLong ? dateOf : dayOf;
   return (
     <ul className="border-ink border-t-2">
@@ -19,7 +19,7 @@ export function DueLooks({ looks, isLong = false }: { looks: readonly PromiseDue
             <span className="figure font-bold">{plate}</span>
             <span className="text-ink-2">{name}</span>
             <span className="w-full">
-              {what}, <span className="font-bold">{on ? told(`${on}T12:00:00Z`, timeZone) : "some day"}</span>
+              {what}, <span className="font-bold">{on ? told(`${on}T12:00:00Z`, "UTC") : "some day"}</span>
               {byKm !== null && ` or at ${format(byKm, "distance", units)}`}
               {byKm !== null && distanceKm !== null && distanceKm >= byKm && " (it has run that)"}
             </span>

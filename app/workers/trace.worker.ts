@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { coolReadings } from "../job/fill/bleed/cool-readings.ts";
+import { coolReadings } from "../job/cap/cool-readings.ts";
 import { compareLogs } from "../job/prove/compare-logs.ts";
 import { judgeLog } from "../job/prove/judge-log.ts";
 

@@ -29,6 +29,7 @@ export async function benchReports(): Promise<Figure[]> {
       job: { number: 93, signedAt: "2031-03-06T10:00:00Z", signedBy: "Tobin Askel", signReason: null },
       vehicle: { plate: "MRW 2417", name: "Brindle Wayfarer", vin: null, distanceKm: 184_220 },
       card: {
+        capacityL: 8,
         coolantKind: "oat",
         coolantProduct: "Fellwater Red",
         coolantApproval: "",

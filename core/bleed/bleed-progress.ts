@@ -1,5 +1,6 @@
 import type { Verdict } from "../judgement/index.ts";
-import { quantiles, ratios, steps, type Weighed } from "./quantile.ts";
+import { MOST_CYCLES, waysOut } from "./pockets.ts";
+import { quantiles, type Weighed } from "./quantile.ts";
 import { SIGNS, type Sign } from "./schools.ts";
 
 export const SIGN_WORDS: Record<Sign, string> = {
@@ -26,52 +27,53 @@ export interface BleedProgress {
 
 const MOST_STILL_L = 8;
 /** A top-up is poured to so many litres, one standard deviation, and a level is steady within this. */
-const POURED_L = 0.025;
+const POURED_L = 0.04;
 const STEADY_L = 0.06;
-/** How unlike one cycle's share of the air may be to the next one's, on the scale of log odds: the top-ups tell which. */
-const UNLIKES = [0.06, 0.18, 0.5];
-/** What one cycle mostly lets out of what is left, and how much air a filled system mostly has. */
-const USUAL_SHARE = { middle: 0.55, spread: 0.2 };
-const USUAL_AIR = { middleL: 1.2, spread: 1 };
-const SHARES = steps(0.12, 0.92, 21);
-const STILLS = ratios(0.004, MOST_STILL_L, 60);
-const MOST_CYCLES = 12;
+/** What explains the top-ups so much worse than the best is left out. */
+const NEGLIGIBLE = 12;
+/** As likely as that, and a leak is spoken of; it takes so many top-ups to tell it from air. */
+const LEAK_LIKELY = 0.6;
+const LEAST_FOR_LEAK = 4;
 
-/** How well so much air left, and such a share of it out in each cycle, explain what was topped up: log of a density. */
-function explains(poured: readonly number[], stillL: number, share: number, unlike: number): number {
-  const usual = Math.log(share / (1 - share));
-  let left = stillL;
-  let log = 0;
-  for (const litres of [...poured].reverse()) {
-    const before = left + litres;
-    const out = Math.min(0.997, Math.max(0.003, litres / before));
-    const slope = before * out * (1 - out);
-    const deviation = Math.hypot(unlike, POURED_L / slope);
-    const off = (Math.log(out / (1 - out)) - usual) / deviation;
-    log += -(off * off) / 2 - Math.log(deviation) - Math.log(slope);
-    left = before;
-  }
-  const odds = (share - USUAL_SHARE.middle) / USUAL_SHARE.spread;
-  const doublings = Math.log(left / USUAL_AIR.middleL) / USUAL_AIR.spread;
-  return log - (odds * odds + doublings * doublings) / 2 + Math.log(stillL / left);
+interface Still {
+  stillL: BleedProgress["stillL"];
+  /** How likely a leak takes some of it, 0 to 1. */
+  leak: number;
 }
 
-function still(poured: readonly number[]): BleedProgress["stillL"] {
-  const logs = STILLS.flatMap((stillL) =>
-    SHARES.flatMap((share) =>
-      UNLIKES.map((unlike) => ({ value: stillL, log: explains(poured, stillL, share, unlike) })),
-    ),
-  );
-  const best = Math.max(...logs.map(({ log }) => log));
-  const all: Weighed[] = logs.map(({ value, log }) => ({ value, weight: Math.exp(log - best) }));
-  const [low = 0, likely = 0, high = 0] = quantiles(all, [0.1, 0.5, 0.9]);
-  return { low: low < POURED_L / 2 ? 0 : low, likely, high };
+/** Every way in which air may leave, weighed by how well it explains what was topped up. */
+function still(poured: readonly number[]): Still {
+  const ways = waysOut();
+  const logs = ways.map(({ swallows }) => {
+    let off = 0;
+    for (let cycle = 0; cycle < poured.length; cycle++) {
+      // A large one is misjudged by more: jugs and eyes go by shares.
+      const litres = poured[cycle] ?? 0;
+      const deviation = Math.hypot(POURED_L, 0.06 * litres);
+      off += ((litres - (swallows[cycle] ?? 0)) / deviation) ** 2 / 2;
+    }
+    return -off;
+  });
+  const best = logs.reduce((most, log) => Math.max(most, log), Number.NEGATIVE_INFINITY);
+  const all: (Weighed & { hasLeak: boolean })[] = ways.flatMap(({ leftL, hasLeak }, place) => {
+    const log = (logs[place] ?? 0) - best;
+    return log < -NEGLIGIBLE
+      ? []
+      : [{ value: leftL[poured.length - 1] ?? 0, weight: Math.exp(log), hasLeak }];
+  });
+  const total = all.reduce((sum, { weight }) => sum + weight, 0);
+  const leaking = all.reduce((sum, { weight, hasLeak }) => sum + (hasLeak ? weight : 0), 0);
+  const [low = 0, likely = 0, high = 0] = quantiles(all, [0.19, 0.5, 0.83]);
+  return {
+    stillL: { low: low < POURED_L / 2 ? 0 : low, likely, high: Math.min(MOST_STILL_L, high) },
+    leak: leaking / total,
+  };
 }
 
 /**
  * How much coolant is still to go in where air is now, litres, from what was topped up cycle after cycle: each lets out
- * about the same share of the air that is left, so that top-ups fall away by a ratio; every amount and ratio is weighed by
- * how well it explains them. `done` passes only where each of `SIGNS` was seen to pass; a level that still falls, or a
+ * about the same share of the air that moves, some hangs where little flows, some lets go late, and a leak may take as
+ * much each time; every way is weighed by how well it explains them. `done` passes only where each of `SIGNS` was seen to pass; a level that still falls, or a
  * sign that failed, fails it; what wasn't seen is named. Throws `RangeError` on a top-up outside 0 to 50 L.
  */
 export function bleedProgress(
@@ -88,7 +90,7 @@ export function bleedProgress(
       done: "not-seen",
       because: "No cycle was run yet: warm it up, let it cool, top it up.",
     };
-  const stillL = still(poured);
+  const { stillL, leak } = still(poured);
   const isSteady = poured.length >= 2 && poured.slice(-2).every((litres) => litres <= STEADY_L);
   const known: Partial<Record<Sign, Verdict>> = {
     ...signs,
@@ -104,6 +106,12 @@ export function bleedProgress(
   const failed = SIGNS.filter((sign) => known[sign] === "fail");
   const unseen = SIGNS.filter((sign) => (known[sign] ?? "not-seen") === "not-seen");
   const words = (which: readonly Sign[]) => which.map((sign) => SIGN_WORDS[sign]).join("; ");
+  if (poured.length >= LEAST_FOR_LEAK && leak >= LEAK_LIKELY)
+    return {
+      stillL,
+      done: "fail",
+      because: "It takes about as much each time, which air doesn't: look for a leak before you go on.",
+    };
   if (failed.length > 0) return { stillL, done: "fail", because: `Not out yet. Not so: ${words(failed)}.` };
   if (unseen.length > 0) return { stillL, done: "not-seen", because: `Not seen yet: ${words(unseen)}.` };
   return {

@@ -15,9 +15,11 @@ export interface BleedingCard {
 export const bleedingVehicle = (
   card: BleedingCard | null | undefined,
   shopM?: number | null,
+  /** Share of glycol of what is in it now; the card's own where nobody says. */
+  fraction: number | undefined = card?.targetFraction,
 ): BleedingVehicle => {
   const altitudeM = shopM ?? HIGH_SHOP_M;
   if (!card) return { altitudeM };
   const { fillPoint, bleedPoints, fanOnC, targetFraction } = card;
-  return { fillPoint, bleedPoints, fanOnC, fraction: targetFraction, altitudeM };
+  return { fillPoint, bleedPoints, fanOnC, fraction: fraction ?? targetFraction, altitudeM };
 };

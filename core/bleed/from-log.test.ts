@@ -25,7 +25,7 @@ describe("a log of an engine that cools", () => {
       [45, 3600],
     ] as const) {
       const readings = readingsOf(cooling(fromC, tauS), { endedAtS: 10_000, sinceS: 0 });
-      expect(coolDown(readings, { shutOffAtS: 6400 }).safeNow).not.toBe("pass");
+      expect(coolDown(readings, { ranUntilS: 6400 }).safeNow).not.toBe("pass");
     }
   });
 

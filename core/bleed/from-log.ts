@@ -1,4 +1,4 @@
-import type { CoolReading } from "./cool-down.ts";
+import type { CoolReading } from "./cool-reading.ts";
 
 /** As many say as much of a cool-down as all of them. */
 const MOST_READINGS = 12;

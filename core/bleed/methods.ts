@@ -191,6 +191,13 @@ const AGAIN_FROM: Record<School, number> = {
   "fill-and-recheck": 1,
 };
 
+/** A step of a school by its place, whatever the car; nothing where it has none there. */
+export const stepOf = (school: School, place: number): BleedingStep | undefined => STEPS[school][place];
+
+/** Whether a step begins with a cap or a screw that opens: only on evidence that the engine is cold. */
+export const opensCap = ({ kind, cap }: BleedingStep): boolean =>
+  kind === "fill" || kind === "top-up" || cap === "tool on it";
+
 /** What the card's words say; what they don't say nobody guesses. */
 function pointsOf({ fillPoint = "", bleedPoints = "" }: BleedingVehicle) {
   const words = `${fillPoint} ${bleedPoints}`.toLowerCase();

@@ -12,3 +12,7 @@ export type School = (typeof SCHOOLS)[number];
 /** What has to be seen before the air is called out, in the order in which it is looked for. */
 export const SIGNS = ["level", "bubbles", "heater", "hoses", "fan", "gurgle", "cold-level"] as const;
 export type Sign = (typeof SIGNS)[number];
+
+/** The upper hose as the hand finds it: soft and cool, or not. */
+export const UPPER_HOSES = ["soft-and-cool", "hard-or-hot"] as const;
+export type UpperHose = (typeof UPPER_HOSES)[number];

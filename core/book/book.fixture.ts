@@ -1,4 +1,4 @@
-import type { Entry } from "../book/index.ts";
+import type { Entry } from "./index.ts";
 
 /** A book for tests: entries numbered from 1, a minute apart, all by one person. */
 export function book(drafts: Partial<Entry>[]): Entry[] {

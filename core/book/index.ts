@@ -12,4 +12,5 @@ export {
   type Stage,
 } from "./entry.ts";
 export { onceFor } from "./once-for.ts";
+export { onceStanding } from "./once-standing.ts";
 export { correctedIds, isStrike, type StandingEntry, standing } from "./standing.ts";

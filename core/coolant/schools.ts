@@ -1,4 +1,5 @@
-import { compatibility, type Kind } from "./compatibility.ts";
+import { compatibility } from "./compatibility.ts";
+import type { Kind } from "./kinds.ts";
 
 /** What people hold right to pour: the maker's own alone, an all-makes one once all of the old is out, or more of the same label. */
 export const COOLANT_SCHOOLS = ["maker's only", "all-makes, flushed", "same label"] as const;

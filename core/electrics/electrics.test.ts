@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import {
   coldSoak,
   dutyMeaning,
+  fanWiring,
   jumperFuse,
   motorDraw,
   readSensorPoints,
@@ -18,6 +19,15 @@ describe("voltageDrop", () => {
     const { dropV, ohms, wattsLost, verdict } = voltageDrop({ source: 12.6, load: 11.4, amps: 20 });
     expect([dropV, ohms, wattsLost]).toEqual([expect.closeTo(1.2), expect.closeTo(0.06), expect.closeTo(24)]);
     expect(verdict).toBe("fail");
+  });
+
+  it("allows a 24 V supply the same share of it", () => {
+    expect(voltageDrop({ source: 26.4, load: 25.6, amps: 10 })).toMatchObject({
+      verdict: "pass",
+      expected: 1,
+    });
+    expect(voltageDrop({ source: 26.4, load: 25.3, amps: 10 }).verdict).toBe("fail");
+    expect(voltageDrop({ source: 13.2, load: 12.4, amps: 10 }).verdict).toBe("fail");
   });
 
   it("passes half a volt, and sees nothing without load", () => {
@@ -40,6 +50,31 @@ describe("motorDraw and jumperFuse", () => {
     expect(motorDraw({ amps: 26, fuseA: 30 })).toMatchObject({ verdict: "fail", expected: 24 });
     expect(motorDraw({ amps: 20, fuseA: 40, wireMm2: 1.5 }).because).toMatch(/1.5 mm²/);
     expect(motorDraw({ amps: 0, fuseA: 30 }).verdict).toBe("not-seen");
+    expect(motorDraw({ amps: 14, fuseA: 30 }).because).toMatch(/its wire was not looked at/);
+  });
+
+  it.each([
+    [7, 40, 0.75, "fail"],
+    [0, 40, 0.75, "fail"],
+    [14, 30, 2.5, "pass"],
+    [14, 40, 2.5, "fail"],
+    [25, 35, 4, "pass"],
+    [12, 20, 1.5, "pass"],
+    [3, 10, 0.5, "fail"],
+  ] as const)("%d A on a %d A fuse and %d mm²: %s", (amps, fuseA, wireMm2, verdict) => {
+    expect(motorDraw({ amps, fuseA, wireMm2 }).verdict).toBe(verdict);
+  });
+
+  it("passes what a fan is wired anew with", () => {
+    for (const motorAmps of [4, 9, 14, 22, 30]) {
+      const { fuseA, section } = fanWiring({
+        motorAmps,
+        leadM: 2,
+        supply: { volts: 24, unit: "bare motor" },
+        triggers: ["switch"],
+      });
+      expect(motorDraw({ amps: motorAmps, fuseA, wireMm2: section.mm2 }).verdict).toBe("pass");
+    }
   });
 
   it("takes the next fuse above five quarters", () => {

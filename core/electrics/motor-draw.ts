@@ -1,6 +1,6 @@
 import type { Judgement } from "../judgement/index.ts";
 import { inRange } from "./in-range.ts";
-import { FUSES_A, LASTING_SHARE, MOST_JUMPER_A, WIRE_A } from "./wires.ts";
+import { carriesA, FUSES_A, LASTING_SHARE, MOST_JUMPER_A, standsA } from "./wires.ts";
 
 /**
  * What a fan motor draws, held against its fuse and wire. `amps` 0 to 200, `fuseA` 1 to 100, `wireMm2` 0.5 to 16, else
@@ -19,6 +19,13 @@ export function motorDraw({
   inRange(fuseA, 1, 100, "A of fuse");
   if (wireMm2 !== undefined) inRange(wireMm2, 0.5, 16, "mm² of wire");
   const mostA = fuseA * LASTING_SHARE;
+  if (wireMm2 !== undefined && fuseA > standsA(wireMm2))
+    return {
+      verdict: "fail",
+      measured: fuseA,
+      expected: standsA(wireMm2),
+      because: `A ${fuseA} A fuse doesn't protect ${wireMm2} mm², which stands ${standsA(wireMm2)} A: the wire burns first. A smaller fuse, or a thicker wire.`,
+    };
   if (amps < 0.5)
     return {
       verdict: "not-seen",
@@ -26,7 +33,6 @@ export function motorDraw({
       expected: mostA,
       because: `${amps} A: the motor doesn't run, so it draws nothing to judge.`,
     };
-  const wireA = WIRE_A.findLast(([mm2]) => mm2 <= (wireMm2 ?? Number.POSITIVE_INFINITY))?.[1] ?? 0;
   if (amps > mostA)
     return {
       verdict: "fail",
@@ -34,18 +40,18 @@ export function motorDraw({
       expected: mostA,
       because: `${amps} A is more than a ${fuseA} A fuse carries for long (${mostA} A): a stiff motor, or the wrong fuse.`,
     };
-  if (wireMm2 !== undefined && amps > wireA)
+  if (wireMm2 !== undefined && amps > carriesA(wireMm2))
     return {
       verdict: "fail",
       measured: amps,
-      expected: wireA,
-      because: `${amps} A is more than ${wireMm2} mm² carries for long (${wireA} A).`,
+      expected: carriesA(wireMm2),
+      because: `${amps} A is more than ${wireMm2} mm² carries for long (${carriesA(wireMm2)} A).`,
     };
   return {
     verdict: "pass",
     measured: amps,
     expected: mostA,
-    because: `${amps} A sits well under the ${fuseA} A fuse${wireMm2 === undefined ? "" : ` and within ${wireMm2} mm²`}.`,
+    because: `${amps} A sits well under the ${fuseA} A fuse${wireMm2 === undefined ? "; its wire was not looked at" : `, which ${wireMm2} mm² stands`}.`,
   };
 }
 

@@ -18,5 +18,25 @@ export const WIRE_A: [mm2: number, amps: number][] = [
   [10, 55],
   [16, 80],
 ];
+/**
+ * What one wire by itself stands, amperes by mm², and so the biggest fuse that still protects it: single conductors with
+ * insulation for 85 to 90 °C (ISO 10133; 0.5 mm² by the same rise). New wiring is laid by the smaller figures above.
+ */
+const STANDS_A: readonly [mm2: number, amps: number][] = [
+  [0.5, 8],
+  [0.75, 12],
+  [1, 18],
+  [1.5, 21],
+  [2.5, 30],
+  [4, 40],
+  [6, 50],
+  [10, 70],
+  [16, 100],
+];
+const ofWire = (table: readonly [number, number][], wireMm2: number) =>
+  table.findLast(([mm2]) => mm2 <= wireMm2)?.[1] ?? 0;
+/** What a wire carries for ever in a warm loom, and what it stands by itself, A; the next thinner one's between two. */
+export const carriesA = (wireMm2: number): number => ofWire(WIRE_A, wireMm2);
+export const standsA = (wireMm2: number): number => ofWire(STANDS_A, wireMm2);
 /** Resistance of copper wire at 20 °C, Ω·mm² a metre (IEC 60228, with what stranding adds). */
 export const COPPER_OHM_MM2_M = 0.0178;

@@ -1,4 +1,4 @@
-import { ArrayMaxSize, IsArray, IsOptional, IsString, Length } from "class-validator";
+import { ArrayMaxSize, IsArray, IsBoolean, IsOptional, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../units/index.ts";
 import type { Loose } from "./fact.ts";
@@ -18,6 +18,11 @@ export class CheckedPart {
   @Length(1, 80, { each: true, message: "Each of them in 1 to 80 letters." })
   seen?: string[];
 
+  /** Said though somebody has said the opposite before, who is known to whoever says this. */
+  @IsOptional()
+  @IsBoolean({ message: "After all, or not." })
+  afterAll?: boolean;
+
   static readonly fact = "checked-part";
   static readonly version = 2;
   static readonly kinds = ["decision"] as const;
@@ -35,6 +40,8 @@ export class CheckedPart {
   static words = (_: CheckedPart, entry: EntryDraft, system: System) => sentence(entry, system);
 
   static once = ({ part }: CheckedPart) => ({ key: part, refusal: "That part is ticked already." });
+  static against = ({ part, afterAll }: CheckedPart) =>
+    afterAll === true ? undefined : { fact: "refused-part", part };
   static about = ({ part }: CheckedPart) => ({
     id: part,
     fact: "chosen-part",

@@ -26,6 +26,8 @@ export interface FactClass<Fact extends object = object> {
   liftLoose?(data: Loose, entry: EntryDraft | Entry): Loose | undefined;
   /** What may stand in the book once only: a second of the same key is refused with these words. */
   once?(fact: Fact): { key: string; refusal: string };
+  /** What must not stand in the book of the same part for this to be said of it: the opposite, unless it is said after all. */
+  against?(fact: Fact): { fact: string; part: string } | undefined;
   /** The entry, by its id, that must stand in the book and say `fact` before this may be said of it. */
   about?(fact: Fact): { id: string; fact: string; refusal: string };
   /** True where only the server may write it. */

@@ -1,5 +1,5 @@
 import { type ValidationError, validateSync } from "class-validator";
-import { type Entry, type EntryDraft, onceFor, type StandingEntry, standing } from "../book/index.ts";
+import { type Entry, type EntryDraft, onceStanding, type StandingEntry, standing } from "../book/index.ts";
 import type { FactClass, Loose } from "./fact.ts";
 import { FACTS, LOOSE_ORDER } from "./list.ts";
 
@@ -102,18 +102,21 @@ export function unknownFactOf(entry: EntryDraft | Entry): string | undefined {
 }
 
 /** What stands in a book by the kind of fact, each kind in the order of the book. */
-const saidBy = onceFor((entries) => {
-  const by = new Map<FactClass, Said<object>[]>();
-  for (const entry of standing(entries)) {
-    const found = factOf(entry);
-    if (!found) continue;
-    const said = { fact: found.fact, entry };
-    const list = by.get(found.kind);
-    if (list) list.push(said);
-    else by.set(found.kind, [said]);
-  }
-  return by;
-});
+const saidBy = onceStanding(
+  (entries) => {
+    const by = new Map<FactClass, Said<object>[]>();
+    for (const entry of standing(entries)) {
+      const found = factOf(entry);
+      if (!found) continue;
+      const said = { fact: found.fact, entry };
+      const list = by.get(found.kind);
+      if (list) list.push(said);
+      else by.set(found.kind, [said]);
+    }
+    return by;
+  },
+  (added) => factOf(added) !== undefined,
+);
 
 /**
  * Everything of one kind that stands in a book, in the order in which what it tells happened: the one way to ask whether

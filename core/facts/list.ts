@@ -1,6 +1,7 @@
 import { Arrow } from "./arrow.ts";
 import { BleedSign } from "./bleed-sign.ts";
 import { BleedStep } from "./bleed-step.ts";
+import { Bypass } from "./bypass.ts";
 import { CannotTest } from "./cannot-test.ts";
 import { CautionRead } from "./caution-read.ts";
 import { CheckedPart } from "./checked-part.ts";
@@ -20,8 +21,10 @@ import { Gauge } from "./gauge.ts";
 import { Got } from "./got.ts";
 import { Guarantee } from "./guarantee.ts";
 import { Happens } from "./happens.ts";
+import { HoseFelt } from "./hose-felt.ts";
 import { KnownTorque } from "./known-torque.ts";
 import { MeasuredUnit } from "./measured-unit.ts";
+import { MixRead } from "./mix-read.ts";
 import { MovedOver } from "./moved-over.ts";
 import { NoParts } from "./no-parts.ts";
 import { OpenedWithout } from "./opened-without.ts";
@@ -61,6 +64,9 @@ export const FACTS: readonly FactClass[] = [
   TriedRepair,
   FanCircuit,
   FanHeard,
+  HoseFelt,
+  Bypass,
+  MixRead,
   Finding,
   ChosenPart,
   CheckedPart,

@@ -57,8 +57,12 @@ export class MeasuredUnit {
   @Millimetres()
   bracketsApartMm?: number;
 
+  /** The port in, and the port out. */
   @Millimetres()
   oilPortsMm?: number;
+
+  @Millimetres()
+  oilPortOutMm?: number;
 
   /** What is free now before the charge pipes, and between shroud and fan. */
   @Millimetres()

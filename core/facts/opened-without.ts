@@ -1,4 +1,4 @@
-import { IsString, Length } from "class-validator";
+import { ArrayMaxSize, IsArray, IsOptional, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../units/index.ts";
 import { sentence } from "./words.ts";
@@ -8,6 +8,14 @@ export class OpenedWithout {
   @IsString()
   @Length(10, 300, { message: "Why the car is opened without it, 10 to 300 letters." })
   because: string;
+
+  /** The lines that chose the parts it is opened without; absent in lines of before, which meant all that were chosen then. */
+  @IsOptional()
+  @IsArray({ message: "The parts, as a list." })
+  @ArrayMaxSize(40, { message: "At most 40 parts." })
+  @IsString({ each: true })
+  @Length(1, 40, { each: true, message: "The id of the line that chose a part." })
+  parts?: string[];
 
   static readonly fact = "opened-without";
   static readonly version = 1;

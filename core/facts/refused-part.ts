@@ -1,4 +1,4 @@
-import { IsString, Length } from "class-validator";
+import { IsBoolean, IsOptional, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../units/index.ts";
 import { sentence } from "./words.ts";
@@ -12,6 +12,11 @@ export class RefusedPart {
   @IsString()
   @Length(3, 300, { message: "What is wrong with it, 3 to 300 letters." })
   because: string;
+
+  /** Said though somebody has said the opposite before, who is known to whoever says this. */
+  @IsOptional()
+  @IsBoolean({ message: "After all, or not." })
+  afterAll?: boolean;
 
   static readonly fact = "refused-part";
   static readonly version = 1;
@@ -30,6 +35,8 @@ export class RefusedPart {
   static words = (_: RefusedPart, entry: EntryDraft, system: System) => sentence(entry, system);
 
   static once = ({ part }: RefusedPart) => ({ key: part, refusal: "That part is refused already." });
+  static against = ({ part, afterAll }: RefusedPart) =>
+    afterAll === true ? undefined : { fact: "checked-part", part };
   static about = ({ part }: RefusedPart) => ({
     id: part,
     fact: "chosen-part",

@@ -19,6 +19,4 @@ export class StepDone {
     data: { fact: "step-done", v: 1, step: "drain" },
   };
   static words = (_: StepDone, entry: EntryDraft, system: System) => sentence(entry, system);
-
-  static once = ({ step }: StepDone) => ({ key: step, refusal: "That step is done already." });
 }

@@ -1,5 +1,6 @@
-import { IsOptional, IsString, Length, Max, Min } from "class-validator";
+import { IsIn, IsOptional, IsString, Length, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
+import { KINDS, type Kind } from "../coolant/kinds.ts";
 import { format, type System } from "../units/index.ts";
 import { coolantWords } from "./coolant-words.ts";
 import type { Loose } from "./fact.ts";
@@ -18,6 +19,15 @@ export class Strength {
   @IsString({ message: "A coolant's name." })
   @Length(1, 80, { message: "A coolant's name of at most 80 letters." })
   product?: string;
+
+  /** What it is made of and what keeps the metal from rusting in it, where whoever poured it said so. */
+  @IsOptional()
+  @IsIn(["ethylene", "propylene"], { message: "ethylene or propylene." })
+  base?: "ethylene" | "propylene";
+
+  @IsOptional()
+  @IsIn(KINDS, { message: "A kind of coolant." })
+  kind?: Kind;
 
   static readonly fact = "strength";
   static readonly version = 1;

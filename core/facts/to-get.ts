@@ -1,5 +1,5 @@
-import { IsIn, IsInt, Max, Min } from "class-validator";
-import type { EntryDraft } from "../book/index.ts";
+import { IsIn, IsInt, IsOptional, Max, Min } from "class-validator";
+import { ACCOUNTS, type Account, type EntryDraft } from "../book/index.ts";
 import type { System } from "../units/index.ts";
 import { sentence } from "./words.ts";
 
@@ -14,6 +14,11 @@ export class ToGet {
 
   @IsIn(TO_GET_BECAUSE, { message: "It broke, the new part wants it, it is missing, or worn." })
   because: (typeof TO_GET_BECAUSE)[number];
+
+  /** Where it was counted as out, under this entry's item and place: there it is no more, until another is here. */
+  @IsOptional()
+  @IsIn(ACCOUNTS, { message: "One of the accounts." })
+  account?: Account;
 
   static readonly fact = "to-get";
   static readonly version = 1;

@@ -2,7 +2,13 @@ import { millimetres, mm } from "./measure.ts";
 
 export type Seat =
   | { kind: "nut"; heightMm: number }
-  | { kind: "tapped"; material: "steel" | "aluminium" | "plastic"; depthMm: number }
+  | {
+      kind: "tapped";
+      material: "steel" | "aluminium" | "plastic";
+      depthMm: number;
+      /** How far off that depth may be, as it was measured; exact where nobody says. */
+      depthPlusMinusMm?: number;
+    }
   | { kind: "insert"; lengthMm: number; clearBehindMm?: number };
 
 export interface Joint {
@@ -25,7 +31,7 @@ const ENGAGED = { steel: 1, aluminium: 1.5, plastic: 2 } as const;
 const BEYOND_NUT = 2;
 const ROUNDING_MM = 1e-9;
 
-/** How far the bolt has to reach past the stack, and how far it may, mm. */
+/** How far the bolt has to reach past the stack, and what it must stay short of, mm. */
 function reach({ thread, seat }: Joint): { least: number; most: number; bottom: string } {
   switch (seat.kind) {
     case "nut":
@@ -38,10 +44,12 @@ function reach({ thread, seat }: Joint): { least: number; most: number; bottom: 
       const share = ENGAGED[seat.material];
       if (share === undefined)
         throw new RangeError(`“${seat.material}” is no material that a hole is tapped in here.`);
+      const depth = millimetres(seat.depthMm, 0.5, 500, "depth of a hole");
+      const off = millimetres(seat.depthPlusMinusMm ?? 0, 0, depth, "tolerance of that hole");
       return {
         least: share * thread.diameterMm,
-        most: millimetres(seat.depthMm, 0.5, 500, "depth of a hole"),
-        bottom: `the hole is ${mm(seat.depthMm)} deep`,
+        most: depth - off,
+        bottom: `the hole is ${mm(depth)} deep${off === 0 ? "" : `, ${mm(depth - off)} at worst`}`,
       };
     }
     case "insert": {
@@ -62,8 +70,8 @@ function reach({ thread, seat }: Joint): { least: number; most: number; bottom: 
 /**
  * The bolt for a joint: the least length that holds, the next standard length (ISO 888) and what is left over, mm. What
  * holds: a nut's height and two pitches beyond it; in a tapped hole one diameter in steel, one and a half in aluminium,
- * two in plastic; an insert's whole length. Refused, with the reason, where the next length would bottom before it
- * clamps, where the hole is too shallow to hold, or where no bolt is so long. Throws `RangeError` on figures that no
+ * two in plastic; an insert's whole length. Refused, with the reason, where the next length would reach the bottom (a bolt
+ * that stands on it clamps nothing), where the hole is too shallow to hold, or where no bolt is so long. Throws `RangeError` on figures that no
  * joint has: a stack of nothing, a pitch as coarse as the bolt is thick.
  */
 export function boltLength(joint: Joint): BoltLength {
@@ -75,7 +83,7 @@ export function boltLength(joint: Joint): BoltLength {
   const stack = stackMm.reduce((sum, each) => sum + each, 0);
   const { least, most, bottom } = reach(joint);
   const leastMm = stack + least;
-  if (least > most + ROUNDING_MM)
+  if (least >= most - ROUNDING_MM)
     return {
       refused: `${mm(least)} of thread have to be in, and ${bottom}: it can't hold. Use an insert or a longer hole.`,
     };
@@ -85,9 +93,9 @@ export function boltLength(joint: Joint): BoltLength {
       refused: `${mm(leastMm)} would be needed, and no bolt is longer than ${STANDARD_MM.at(-1)} mm: a threaded rod, or another mounting.`,
     };
   const inMm = lengthMm - stack;
-  if (inMm > most + ROUNDING_MM)
+  if (inMm >= most - ROUNDING_MM)
     return {
-      refused: `The next length is ${lengthMm} mm, which reaches ${mm(inMm)} past the stack, and ${bottom}: it would bottom before it clamps. Add ${mm(inMm - most)} of washers, or cut one to ${mm(stack + most)}.`,
+      refused: `The next length is ${lengthMm} mm, which reaches ${mm(inMm)} past the stack, and ${bottom}: it would bottom before it clamps. Add more than ${mm(inMm - most)} of washers, or cut one to less than ${mm(stack + most)}.`,
     };
   return { leastMm, lengthMm, spareMm: lengthMm - leastMm };
 }

@@ -20,12 +20,14 @@ const LEAST_GAP_MM = 10;
 
 /** What is left before each thing that stands free of the old unit: a deeper one takes it from there. */
 export function freeLines(old: Unit, made: Unit, space: Space): FitLine[] {
-  const deep = ({ depthMm, coreThicknessMm }: Unit) => depthMm ?? coreThicknessMm;
-  const [was, is] = [deep(old), deep(made)];
+  const [was, is] = [old.depthMm, made.depthMm];
   return (space.free ?? []).map((free) => {
     const what = `gap to ${free.name}`;
     if (was === undefined || is === undefined)
-      return { ...unseen(what, mm(free.mm), undefined), remedy: "Measure how deep both are." };
+      return {
+        ...unseen(what, mm(free.mm), undefined),
+        remedy: "Measure the overall depth of both: a core's thickness is not it.",
+      };
     const left = free.mm - (is - was);
     const worst = left - Math.min(free.plusMinusMm, free.mm) - Math.min(1, is);
     const words = {
@@ -51,8 +53,7 @@ export function freeLines(old: Unit, made: Unit, space: Space): FitLine[] {
  * pipes. Nothing where no room was measured.
  */
 export function nearest(old: Unit, made: Unit, space: Space): ({ name: string } & Clearance) | undefined {
-  const deep = ({ depthMm, coreThicknessMm }: Unit) => depthMm ?? coreThicknessMm;
-  const [was, is] = [deep(old), deep(made)];
+  const [was, is] = [old.depthMm, made.depthMm];
   const part = (mm: number) => ({ name: "unit", mm, plusMinusMm: Math.min(1, mm) });
   const behind =
     space.depthMm && is !== undefined
@@ -86,7 +87,7 @@ export function nearest(old: Unit, made: Unit, space: Space): ({ name: string } 
 export function depthLines(made: Unit, space: Space): FitLine[] {
   if (!space.depthMm) return [];
   const name = space.behindName ?? "what is behind it";
-  const depth = made.depthMm ?? made.coreThicknessMm;
+  const depth = made.depthMm;
   if (depth === undefined) return [unseen(`depth before ${name}`, mm(space.depthMm.mm), undefined)];
   const { gapMm, worstMm } = clearance({
     parts: [{ name: "unit", mm: depth, plusMinusMm: Math.min(1, depth) }, ...(space.behind ?? [])],

@@ -6,15 +6,28 @@ import { adapt, type FitLine, type Judged, line, notYet, RULER_MM, SAME, SLOT_MM
 import { millimetres, mm } from "./measure.ts";
 import type { Unit } from "./unit.ts";
 
+/** Threads are no nearer to each other than that. */
+const THREADS_DIFFER_MM = 0.3;
+
 const length = (figure: number) => mm(figure);
 
-/** A size that may shrink but not outgrow its room. */
+/** What a bench's ruler may be off by over a whole unit. */
+const UNIT_OFF_MM = 1;
+
+/** A size that may shrink but not outgrow its room. What is as big as the old one fits where that sat. */
 const sized =
   (room: Toleranced | undefined, where: string) =>
   (old: number, made: number): Judged => {
-    if (room && made > room.mm - room.plusMinusMm)
-      return stop(`It is ${mm(made - (room.mm - room.plusMinusMm))} too big ${where}.`);
+    if (room && made - UNIT_OFF_MM > room.mm + room.plusMinusMm)
+      return made <= old + RULER_MM
+        ? notYet(`The old one sits there and is as big: measure the room again ${where}.`)
+        : stop(`It is ${mm(made - room.mm)} too big ${where}.`);
     if (Math.abs(made - old) <= RULER_MM) return SAME;
+    const atWorstMm = room ? made + UNIT_OFF_MM - (room.mm - room.plusMinusMm) : 0;
+    if (made > old && atWorstMm > 0)
+      return notYet(
+        `At worst it is ${mm(atWorstMm)} too big ${where}: hold it in its place, or measure both more closely.`,
+      );
     if (made > old) return adapt(`Hold it in its place ${where} before anything is moved over.`, 10);
     return adapt(
       `Close what it leaves free ${where} with foam, or air goes round the core.`,
@@ -29,6 +42,35 @@ function checkLengths(part: object): void {
     if (typeof value === "number") millimetres(value, 0, 5000, name);
     else if (value && typeof value === "object") checkLengths(value);
   }
+}
+
+/** Both ports of the oil cooler: alike only where all four were measured. */
+function portLines(old: Unit, made: Unit): FitLine[] {
+  const portsOf = ({ oilPortsMm, oilPortOutMm }: Unit) =>
+    oilPortsMm === undefined && oilPortOutMm === undefined
+      ? undefined
+      : ([oilPortsMm, oilPortOutMm] as const);
+  const thread = (across: number | undefined) => (across === undefined ? "not measured" : `M${across}`);
+  return line(
+    "oil cooler's ports",
+    portsOf(old),
+    portsOf(made),
+    (ports) => ports.map(thread).join(" and "),
+    (was, is) => {
+      const isOff = was.some(
+        (across, at) => across !== undefined && Math.abs(across - (is[at] ?? across)) >= THREADS_DIFFER_MM,
+      );
+      if (isOff)
+        return adapt(
+          "Its lines don't screw in: fittings of its own, tightened on the bench.",
+          15,
+          "oil cooler fittings",
+        );
+      return [...was, ...is].includes(undefined)
+        ? notYet("Measure the thread of both ports, in and out, on both.")
+        : SAME;
+    },
+  );
 }
 
 /**
@@ -91,7 +133,11 @@ export function compareUnits(old: Unit, made: Unit, space: Space = {}): FitLine[
           return stop(`They stand ${mm(Math.abs(a.apartMm - b.apartMm))} off: the fan has no home on it.`);
         if (a.threadMm !== b.threadMm)
           return adapt(`Its bolts are M${b.threadMm}: the old ones don't go in.`, 5, `bolts M${b.threadMm}`);
-        if (a.depthMm !== undefined && b.depthMm !== undefined && b.depthMm < a.depthMm - 1)
+        if (a.depthMm === undefined || b.depthMm === undefined)
+          return notYet(
+            "Measure how deep their thread goes on both: in a shallower one the old bolts bottom.",
+          );
+        if (b.depthMm < a.depthMm - 1)
           return adapt(
             `Its holes are ${mm(a.depthMm - b.depthMm)} shallower: the old bolts bottom before they hold.`,
             10,
@@ -127,20 +173,7 @@ export function compareUnits(old: Unit, made: Unit, space: Space = {}): FitLine[
         );
       },
     ),
-    ...line(
-      "oil cooler's ports",
-      old.oilPortsMm,
-      made.oilPortsMm,
-      (across) => `M${across}`,
-      (a, b) =>
-        Math.abs(a - b) < 0.3
-          ? SAME
-          : adapt(
-              "Its lines don't screw in: fittings of its own, tightened on the bench.",
-              15,
-              "oil cooler fittings",
-            ),
-    ),
+    ...portLines(old, made),
     ...line(
       "plug",
       old.plug,

@@ -31,13 +31,18 @@ export interface Unit {
   coreHeightMm?: number;
   coreThicknessMm?: number;
   necks?: readonly Neck[];
-  pegs?: { bottom: number; bottomApartMm?: number; top: number; topApartMm?: number; bushes?: boolean };
+  /** Whether every neck and port of it is in that list: then what isn't among them is not there. Said by nobody, a list without
+   * both of the engine's necks is not. */
+  areNecksAll?: boolean;
+  /** How many hold it below and above, and how far they stand apart. */
+  pegs?: { bottom?: number; bottomApartMm?: number; top?: number; topApartMm?: number; bushes?: boolean };
   /** Ears or brackets that hold it to the body: how far their holes stand apart. */
   bracketsApartMm?: number;
   /** Fan and shroud: how far its fixings stand apart, their thread, and how deep that goes. */
   mounts?: { apartMm: number; threadMm: number; depthMm?: number };
-  /** Thread of the oil cooler's ports, across. */
+  /** Thread of the oil cooler's port in and of its port out, across. */
   oilPortsMm?: number;
+  oilPortOutMm?: number;
   condenserMounts?: boolean;
   oilCooler?: "none" | "internal" | "external";
   plug?: string;

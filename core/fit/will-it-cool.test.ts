@@ -62,6 +62,14 @@ describe("will it cool", () => {
     const half = willItCool({ ...TODAY, motorAmps: undefined }, TODAY);
     expect(half).toMatchObject({ verdict: "not-seen", unmeasured: ["the fan's draw"] });
     expect(half.because).toMatch(/Measure the fan's draw on both/);
+    for (const name of ["motorAmps", "coreWidthMm", "coreHeightMm", "coreThicknessMm"] as const) {
+      const [old, made] = [{ ...TODAY }, { ...TODAY }];
+      delete old[name];
+      delete made[name];
+      expect(willItCool(old, made).verdict, name).toBe("not-seen");
+    }
+    expect(willItCool({ motorAmps: 20 }, { motorAmps: 20 }).verdict).toBe("not-seen");
+    expect(willItCool({ motorAmps: 20 }, { motorAmps: 6 }).verdict).toBe("not-seen");
   });
 
   it("an added cooler takes air and heat; what covers the core takes heat on the road", () => {

@@ -54,6 +54,9 @@ const RANGES: [name: keyof CoolingUnit, words: string, least: number, most: numb
   ["freeShare", "what the fan leaves free", 0.05, 1],
 ];
 
+/** Without these of both nothing is judged; what the fan leaves free is taken for unchanged, and said so. */
+const WANTED = ["motorAmps", "coreWidthMm", "coreHeightMm", "coreThicknessMm"] as const;
+
 function checked(unit: CoolingUnit, which: string): void {
   for (const [name, words, least, most] of RANGES) {
     const value = unit[name];
@@ -80,7 +83,8 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 /**
  * What another fan, a thicker core or a cooler before it does to the air and the heat, as a range against today's unit:
  * the fan law (air goes with the cube root of its power over the resistance) and effectiveness by transfer units, worked
- * out at every corner of what isn't known. What is measured on neither counts as unchanged and is named. `coolerCovers`
+ * out at every corner of what isn't known. Without draw and core of both it says nothing; what the fan leaves
+ * free counts as unchanged where nobody measured it, and is named. `coolerCovers`
  * is the share of the face that an added cooler stands before. Throws `RangeError` for figures that no car has.
  */
 export function willItCool(old: CoolingUnit, made: CoolingUnit, coolerCovers = 0): WillItCool {
@@ -98,6 +102,7 @@ export function willItCool(old: CoolingUnit, made: CoolingUnit, coolerCovers = 0
   const unmeasured = RANGES.filter(([name]) => (old[name] === undefined) !== (made[name] === undefined)).map(
     ([, words]) => words,
   );
+  const isJudged = WANTED.every((name) => old[name] !== undefined && made[name] !== undefined);
   const face = ratio("coreWidthMm") * ratio("coreHeightMm");
   const isSameFan = old.motorAmps === made.motorAmps;
   const names = (Object.keys(UNKNOWN) as (keyof typeof UNKNOWN)[]).filter(
@@ -126,8 +131,9 @@ export function willItCool(old: CoolingUnit, made: CoolingUnit, coolerCovers = 0
   ];
   const worst = heat.low < onRoad.low ? heat : onRoad;
   const where = worst === heat ? "standing still" : "on the road";
+  const missing = [...unmeasured, ...(isJudged ? [] : takenSame)];
   const verdict: Verdict =
-    unmeasured.length > 0
+    missing.length > 0
       ? "not-seen"
       : worst.high < LITTLE_LESS
         ? "fail"
@@ -136,8 +142,8 @@ export function willItCool(old: CoolingUnit, made: CoolingUnit, coolerCovers = 0
           : "not-seen";
   const span = `${percent(worst.low)} to ${percent(worst.high)} of today's heat ${where}`;
   const because =
-    unmeasured.length > 0
-      ? `Measure ${unmeasured.join(", ")} on both: on one alone it says nothing.`
+    missing.length > 0
+      ? `Measure ${missing.join(", ")} on both: without it nothing is known.`
       : verdict === "fail"
         ? `It cools less than today's, whatever isn't known: ${span}.`
         : verdict === "pass"

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { BleedSign, BleedStep, dataOf } from "../facts/index.ts";
 import type { Entry, EntryDraft } from "../ledger/index.ts";
+import { engineState } from "../state/index.ts";
 import { seededRandom } from "../thermal/index.ts";
 import { bleedRun, waitOf } from "./index.ts";
 
@@ -67,7 +68,11 @@ describe("a run of bleeding", () => {
     const hot = book(step(1, "starts", 12), read(99), read(90), read(80));
     const run = bleedRun(hot, CAR);
     expect(run?.stopped).toContain("99 °C");
-    expect(run?.cooling.map(({ coolantC }) => coolantC)).toEqual([99, 90, 80]);
+    expect(engineState(hot, hot.at(-1)?.at ?? "", CAR)).toMatchObject({
+      isRunning: false,
+      hottestC: 99,
+      readings: [{ coolantC: 99 }, { coolantC: 90 }, { coolantC: 80 }],
+    });
     expect(bleedRun(book(step(1, "starts", 12), read(98)), CAR)?.stopped).toBeUndefined();
     expect(bleedRun(book(step(1, "starts", 12), step(1, "stops")), CAR)?.stopped).toBe("step 1 stops");
     expect(
@@ -91,9 +96,20 @@ describe("a run of bleeding", () => {
   });
 
   it("asks a figure again that is too cool for an engine that ran until now", () => {
-    const run = bleedRun(book(step(2, "starts", 10), step(3, "starts"), read(46)), CAR);
-    expect(run?.shutOffAtS).toBe((START + 60_000) / 1000);
-    expect(bleedRun(book(step(2, "starts", 10), read(90)), CAR)?.shutOffAtS).toBeUndefined();
+    const entries = book(step(2, "starts", 10), step(3, "starts"), read(46));
+    const { ranUntil, cap } = engineState(entries, entries[2]?.at ?? "", CAR);
+    expect(ranUntil).toBe(entries[1]?.at);
+    expect(cap).toMatchObject({
+      safeNow: "not-seen",
+      because: expect.stringContaining("no engine cools so fast"),
+    });
+  });
+
+  it("counts litres that are written down a minute after their cycle was ended", () => {
+    const late = book(step(4, "starts"), pour(0.3), step(4, "ends"), step(1, "starts", 12), pour(0.2));
+    expect(bleedRun(late, CAR)?.cycles).toEqual([{ toppedUpL: 0.5 }]);
+    const muchLater = book(step(4, "starts"), step(4, "ends"), { ...pour(0.2), minute: 30 });
+    expect(bleedRun(muchLater, CAR)?.cycles).toEqual([{ toppedUpL: 0 }]);
   });
 
   it("begins anew with another school, or with its first step", () => {
@@ -137,12 +153,11 @@ describe("a job that bleeds", () => {
       ...read(celsius),
       minute: 10 + 6 * place,
     }));
+    const later = [56, 50, 45].map((celsius, place) => ({ ...read(celsius), minute: 52 + 12 * place }));
     const waits = waitOf(book(step(3, "starts"), ...cooling), opened);
     expect(waits).toMatchObject({ waitsFor: "heat", words: "it cools" });
     expect(Date.parse(waits.until ?? "")).toBeGreaterThan(START + 40 * 60_000);
-    expect(waitOf(book(step(3, "starts"), ...cooling, { ...read(45), minute: 120 }), opened).waitsFor).toBe(
-      "hands",
-    );
+    expect(waitOf(book(step(3, "starts"), ...cooling, ...later), opened).waitsFor).toBe("hands");
     expect(waitOf(book(step(1, "starts", 12), step(1, "stops")), opened)).toMatchObject({ waitsFor: "heat" });
     expect(waitOf(book(step(4, "starts"), step(4, "ends")), opened).waitsFor).toBe("hands");
   });
@@ -162,7 +177,10 @@ describe("a job that bleeds", () => {
     const cold = book(
       step(1, "starts", 12),
       read(99),
-      ...[80, 65, 54, 47].map((celsius, place) => ({ ...read(celsius), minute: 30 + 20 * place })),
+      ...[94, 87, 81, 75, 70, 65, 61, 57, 53, 50, 47].map((celsius, place) => ({
+        ...read(celsius),
+        minute: 6 + 8 * place,
+      })),
     );
     expect(waitOf(cold, opened, CAR)).toMatchObject({ waitsFor: "hands", words: "cool enough to open" });
     expect(waitOf(book(step(1, "starts", 12), read(99), step(1, "starts", 12)), opened, CAR).words).toBe(

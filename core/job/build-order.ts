@@ -6,6 +6,8 @@ import { backNow, FEATURES, inOrder, stepsFor } from "../order/index.ts";
 export interface BackStep extends StepOff {
   /** What stands in its way, in words; advice, it holds nobody. */
   waitsFor: string[];
+  /** What is to be seen first, where nothing else stands in its way and nothing else can go back either. */
+  seeFirst?: string[];
 }
 
 export interface BuildOrder {
@@ -31,15 +33,25 @@ export function buildOrder(entries: readonly Entry[]): BuildOrder {
   const all = [...off.values()]
     // A step that a later order leaves out is still to be undone, first of all.
     .sort((a, b) => (place.get(b.step) ?? steps.length) - (place.get(a.step) ?? steps.length))
-    .map((each): BackStep => {
+    .map((each) => {
       const held = (holders.get(each.step) ?? []).flatMap((id) => off.get(id)?.back.open ?? []);
       const unseen = (each.back.after ?? [])
-        .filter(({ check }) => verdicts.get(check) !== "pass")
+        .filter(({ check, or }) => verdicts.get(check) !== "pass" && (!or || verdicts.get(or) !== "pass"))
         .map(({ because }) => because);
-      return { ...each, waitsFor: [...held, ...unseen] };
+      const step: BackStep = { ...each, waitsFor: [...held, ...unseen] };
+      return { step, held, unseen };
     });
+  const isNow = ({ step }: (typeof all)[number]) => step.waitsFor.length === 0;
+  // Where everything waits, what waits only to be looked at is next: nobody is left with nothing to do.
+  const next = all.some(isNow) ? [] : all.filter(({ held }) => held.length === 0);
   return {
-    now: all.filter(({ waitsFor }) => waitsFor.length === 0),
-    waits: all.filter(({ waitsFor }) => waitsFor.length > 0),
+    now: all.flatMap((each) =>
+      next.includes(each)
+        ? [{ ...each.step, waitsFor: [], seeFirst: each.unseen }]
+        : isNow(each)
+          ? [each.step]
+          : [],
+    ),
+    waits: all.filter((each) => !isNow(each) && !next.includes(each)).map(({ step }) => step),
   };
 }

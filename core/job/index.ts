@@ -1,21 +1,39 @@
 export { GRADES, WAITS, type WaitKind } from "../facts/index.ts";
+export {
+  type ApartRow,
+  complaintOf,
+  type Found,
+  findingOf,
+  type MoveOver,
+  moveOver,
+  type NotWritten,
+  notWritten,
+  type ProofRow,
+  type ProvenCar,
+  pressureHeld,
+  pressureReadings,
+  proofsOf,
+  provenCar,
+  type TaskLine,
+  tasksOf,
+  toGet,
+  unproven,
+  type Wanted,
+  type WorkDone,
+  whileApart,
+  workDone,
+} from "../state/index.ts";
+export { plainPart } from "../state/plain-part.ts";
+export { type BackItem, type BackList, backList, isBeside } from "./back-list.ts";
 export { type BleedRun, bleedRun } from "./bleed-run.ts";
 export { type BackStep, type BuildOrder, buildOrder } from "./build-order.ts";
-export { complaintOf, type Found, findingOf } from "./finding.ts";
 export { type Learned, type LearnedOut, learnedFrom } from "./learned.ts";
-export { type MoveOver, moveOver } from "./move-over.ts";
-export { type NotWritten, notWritten } from "./not-written.ts";
-export { plainPart } from "./part-kind.ts";
-export { type ChosenPartLine, chosenParts, type PartLife, partLives } from "./parts.ts";
+export { likeness } from "./likeness.ts";
+export { type PartLife, partLives } from "./parts.ts";
 export { type Gate, looksFor, partsGate } from "./parts-gate.ts";
 export { type PictureLine, picturesOf } from "./pictures.ts";
-export { pressureReadings } from "./pressure-test.ts";
 export { type Promised, promisesOf } from "./promises.ts";
-export { type ProofRow, type ProvenCar, proofsOf, provenCar, unproven } from "./prove/proofs.ts";
-export { type WorkDone, workDone } from "./prove/work-done.ts";
 export { type StageState, stageStates } from "./stage-states.ts";
-export { type TaskLine, tasksOf, toGet, type Wanted } from "./to-get.ts";
 export { type Unaccounted, unaccountedAs } from "./unaccounted.ts";
 export { type Wait, waitOf } from "./waits.ts";
-export { type ApartRow, whileApart } from "./while-apart.ts";
 export { type WorkOrder, workOrderOf } from "./work-order.ts";

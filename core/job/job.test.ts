@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { back, bolts, book, coolant } from "../book/book.fixture.ts";
 import type { Entry } from "../ledger/index.ts";
-import { chosenParts, complaintOf, findingOf, partLives, stageStates, waitOf } from "./index.ts";
+import { partsState } from "../state/index.ts";
+import { complaintOf, findingOf, partLives, stageStates, waitOf } from "./index.ts";
 
 const chosen = (item: string, place = ""): Partial<Entry> => ({
   stage: "plan",
@@ -44,7 +45,7 @@ describe("what a job found", () => {
 
 describe("chosen parts", () => {
   it("carry grade, supplier and who looked at them out of the box", () => {
-    const [part] = chosenParts(book([chosen("hose", "upper"), checked("e1")]));
+    const [part] = partsState(book([chosen("hose", "upper"), checked("e1")]));
     expect(part).toMatchObject({
       words: "upper hose",
       grade: "pattern",
@@ -54,7 +55,7 @@ describe("chosen parts", () => {
   });
 
   it("struck out are chosen no more", () => {
-    expect(chosenParts(book([chosen("fan"), { kind: "decision", corrects: "e1" }]))).toEqual([]);
+    expect(partsState(book([chosen("fan"), { kind: "decision", corrects: "e1" }]))).toEqual([]);
   });
 });
 

@@ -31,19 +31,50 @@ function minutesAtIt(moves: readonly Entry[]): number {
   return Math.round(worked / 60_000);
 }
 
+/**
+ * What was off at once, in the order in which it first came off: put back and taken off again it is no more than it was. Two of one
+ * size that come from two places into one bag stay two.
+ */
+function outsOf(moves: readonly Entry[]): Map<string, LearnedOut> {
+  const outs = new Map<string, LearnedOut & { open: number }>();
+  const last: string[] = [];
+  for (const { account, item = "", place = "", out = 0, in: back = 0, text } of moves) {
+    if (!account) continue;
+    const thing = `${account}|${item}|${place}`.toLowerCase();
+    if (out > 0) {
+      const key = `${thing}|${text ?? ""}`.toLowerCase();
+      const each = outs.get(key) ?? {
+        account,
+        item,
+        place,
+        count: 0,
+        open: 0,
+        ...(text ? { where: text } : {}),
+      };
+      each.open += out;
+      each.count = Math.max(each.count, each.open);
+      outs.set(key, each);
+      last.push(key);
+    }
+    let left = back;
+    for (const key of [...last].reverse()) {
+      const each = outs.get(key);
+      if (left <= 0) break;
+      if (!each || !key.startsWith(`${thing}|`)) continue;
+      const taken = Math.min(left, each.open);
+      each.open -= taken;
+      left -= taken;
+    }
+  }
+  return new Map([...outs].map(([key, { open: _, ...each }]) => [key, each]));
+}
+
 /** What is to be learned from a job's book; nothing where nothing came off. */
 export function learnedFrom(entries: readonly Entry[]): Learned | undefined {
   const moves = standing(entries).filter(
     (entry) => entry.kind === "movement" && entry.account && entry.account !== "coolant",
   );
-  const outs = new Map<string, LearnedOut>();
-  for (const { account, item = "", place = "", out = 0, text } of moves) {
-    if (!account || out <= 0) continue;
-    const key = `${account}|${item}|${place}`.toLowerCase();
-    const before = outs.get(key);
-    if (before) before.count = Math.max(before.count, out);
-    else outs.set(key, { account, item, place, count: out, ...(text ? { where: text } : {}) });
-  }
+  const outs = outsOf(moves);
   if (outs.size === 0) return undefined;
   const sided = [...outs.values()].map(({ place }) => /\b(left|right)\b/i.exec(place)?.[1]?.toLowerCase());
   const first = sided.find((side) => side === "left" || side === "right") as "left" | "right" | undefined;

@@ -3,8 +3,8 @@ import { book } from "../book/book.fixture.ts";
 import type { Entry } from "../book/index.ts";
 import { CheckedPart, ChosenPart, dataOf, NoParts, OpenedWithout, RefusedPart } from "../facts/index.ts";
 import { openItems } from "../ledger/index.ts";
+import { partKind } from "../state/plain-part.ts";
 import { looksFor, partsGate } from "./index.ts";
-import { partKind } from "./part-kind.ts";
 
 const chosen: Partial<Entry> = {
   id: "chosen",

@@ -1,7 +1,7 @@
 import { factsOf, OpenedWithout } from "../facts/index.ts";
-import type { Entry } from "../ledger/index.ts";
-import { partKind } from "./part-kind.ts";
-import { type ChosenPartLine, chosenParts } from "./parts.ts";
+import { type Entry, standing } from "../ledger/index.ts";
+import { type PartState, wantedParts } from "../state/index.ts";
+import { partKind } from "../state/plain-part.ts";
 
 const BODY = [
   "no freight damage",
@@ -28,7 +28,7 @@ export function looksFor(item: string): readonly string[] {
 
 export interface Gate {
   /** Chosen parts that nobody has accepted out of their boxes. */
-  waitsFor: ChosenPartLine[];
+  waitsFor: PartState[];
   /** Why the car is opened all the same, as it was booked. */
   because?: string;
   isOpen: boolean;
@@ -36,11 +36,20 @@ export interface Gate {
 
 /** Whether the car may be opened: every chosen part is here and accepted, or somebody wrote down why not. */
 export function partsGate(entries: readonly Entry[]): Gate {
-  const waitsFor = chosenParts(entries).filter(({ checked }) => !checked);
-  const because = factsOf(entries, OpenedWithout).at(-1)?.fact.because;
+  const waitsFor = wantedParts(entries).filter(({ checked }) => !checked);
+  const reasons = factsOf(entries, OpenedWithout);
+  const because = reasons.at(-1)?.fact.because;
+  const chosenAt = new Map(standing(entries).map(({ id, order }) => [id, order]));
+  // A reason is given for what was awaited then; what was chosen or refused since it does not know of.
+  const isExcused = ({ entryId, refused }: PartState) =>
+    reasons.some(
+      ({ fact, entry }) =>
+        (fact.parts?.includes(entryId) ?? (chosenAt.get(entryId) ?? 0) < entry.order) &&
+        (chosenAt.get(refused?.entryId ?? "") ?? 0) < entry.order,
+    );
   return {
     waitsFor,
     ...(because ? { because } : {}),
-    isOpen: waitsFor.length === 0 || because !== undefined,
+    isOpen: waitsFor.every(isExcused),
   };
 }

@@ -22,7 +22,6 @@ const run = (...litres: number[]): BleedRun => ({
   cycles: litres.map((toppedUpL) => ({ toppedUpL })),
   signs: {},
   isEnded: false,
-  cooling: [],
 });
 
 describe("coolant that isn't accounted for", () => {

@@ -1,8 +1,8 @@
-import { type BleedingVehicle, type CoolReading, coolDown } from "../bleed/index.ts";
+import { type BleedingVehicle, stepOf } from "../bleed/index.ts";
 import { BleedStep, lastFact, Waiting, type WaitKind } from "../facts/index.ts";
 import { type Entry, standing } from "../ledger/index.ts";
+import { type EngineState, engineState } from "../state/engine.ts";
 import { bleedRun } from "./bleed-run.ts";
-import { coolingIn } from "./cooling.ts";
 
 export interface Wait {
   waitsFor: WaitKind;
@@ -16,9 +16,14 @@ export interface Wait {
 
 /**
  * What the job waits for now: the last that was said; hands where nothing was. `vehicle` as for `methodsFor`, so that a
- * reading over its limit ends the clock of a step as it ends the step.
+ * reading over its limit ends the clock of a step as it ends the step; `now` in ISO 8601, else the time of the last line.
  */
-export function waitOf(entries: readonly Entry[], openedAt: string, vehicle: BleedingVehicle = {}): Wait {
+export function waitOf(
+  entries: readonly Entry[],
+  openedAt: string,
+  vehicle: BleedingVehicle = {},
+  now = entries.at(-1)?.at ?? openedAt,
+): Wait {
   const last = lastFact(entries, Waiting);
   const bleeding = lastFact(entries, BleedStep);
   const all = standing(entries);
@@ -27,8 +32,8 @@ export function waitOf(entries: readonly Entry[], openedAt: string, vehicle: Ble
     return bleedingWait(
       bleeding.fact,
       bleeding.entry,
-      all.slice(placeOf(bleeding.entry) + 1),
-      bleedRun(entries, vehicle),
+      engineState(entries, now, vehicle),
+      bleedRun(entries, vehicle)?.stopped !== undefined,
     );
   if (!last) return { waitsFor: "hands", words: "", since: openedAt };
   const { waitsFor, until } = last.fact;
@@ -37,36 +42,30 @@ export function waitOf(entries: readonly Entry[], openedAt: string, vehicle: Ble
 
 /** A step of bleeding that runs by a clock, or a cool-down that nobody has to stand beside. */
 function bleedingWait(
-  { does, minutes }: BleedStep,
+  { does, minutes, school, step }: BleedStep,
   entry: Entry,
-  after: readonly Entry[],
-  run: ReturnType<typeof bleedRun>,
+  engine: EngineState,
+  isStopped: boolean,
 ): Wait {
   const since = entry.at;
   const words = entry.item ?? "bleeding";
   if (does === "ends") return { waitsFor: "hands", words, since };
-  const over = does === "starts" && run?.stopped !== undefined ? run.cooling : [];
-  const [first] = over;
-  if (first) return coolingWait(over, new Date(first.atS * MS).toISOString(), STOPPED_HOT);
-  if (does === "starts" && minutes !== undefined)
+  if (isStopped || does === "stops") return coolingWait(engine, engine.ranUntil ?? since, STOPPED_HOT);
+  if (minutes !== undefined)
     return {
       waitsFor: "heat",
       words,
       since,
       until: new Date(Date.parse(since) + minutes * 60_000).toISOString(),
     };
-  const cooling = coolingIn(after);
-  if (cooling.length > 0) return coolingWait(cooling, since, "it cools");
-  return does === "stops"
-    ? { waitsFor: "heat", words: STOPPED_HOT, since }
-    : { waitsFor: "hands", words, since };
+  if (stepOf(school, step)?.kind === "cool") return coolingWait(engine, since, "it cools");
+  return { waitsFor: "hands", words, since };
 }
 
 const MS = 1000;
 const STOPPED_HOT = "stopped hot: it cools";
 
-function coolingWait(cooling: readonly CoolReading[], since: string, words: string): Wait {
-  const { safeNow, readyAtS } = coolDown(cooling, { shutOffAtS: Date.parse(since) / MS });
+function coolingWait({ cap: { safeNow, readyAtS } }: EngineState, since: string, words: string): Wait {
   if (safeNow === "pass") return { waitsFor: "hands", words: "cool enough to open", since };
   return {
     waitsFor: "heat",

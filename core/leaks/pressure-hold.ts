@@ -31,6 +31,7 @@ const LEAST_FALL_KPA = 10;
 const ENOUGH_OF_CAP = 0.8;
 /** From here on an engine that nobody reads the temperature of cools visibly by itself. */
 const WARM_C = 40;
+const UNREAD_C = 85;
 /** How fast a warm engine cools at most with the bonnet open, °C a minute. */
 const COOLS_PER_MINUTE = 1.5;
 const RISES_PER_MINUTE = -0.5;
@@ -66,7 +67,7 @@ function fallOf(minutes: readonly number[], kPa: readonly number[]): number {
  * Whether a system under pressure holds it: how fast it falls, kPa a minute, less what the cooling of its air and vapour
  * takes by itself. Tight up to 0.3 kPa a minute over ten minutes and more from at least four fifths of the cap's rating;
  * leaking from 2; seeping between. Where cooling and leak can't be told apart it says so. `coolantC` of the whole test
- * stands for readings that have none; without any the engine is taken to keep its temperature. Throws `RangeError` on a
+ * stands for readings that have none; without any it may be warm, and what cooling may explain is no leak. Throws `RangeError` on a
  * rating outside 10 to 300 kPa, a pressure outside −100 to 400 kPa gauge, a coolant outside −40 to 150 °C.
  */
 export function pressureHold(
@@ -93,12 +94,14 @@ export function pressureHold(
     readings.map(({ gaugeKPa }) => gaugeKPa),
   );
   const isRead = readings.every((reading) => reading.coolantC !== undefined);
-  const fromC = first.coolantC ?? coolantC;
+  const saidC = first.coolantC ?? coolantC;
+  // By the gauge alone nobody knows whether it is warm: what cooling may explain is then no leak.
+  const isUnread = saidC === undefined;
+  const fromC = saidC ?? UNREAD_C;
   const less = (grows: number, degreesAMinute: number) =>
     fallOf(
       minutes,
       readings.map(({ gaugeKPa, coolantC: readC }, place) => {
-        if (fromC === undefined) return gaugeKPa;
         const toC = isRead ? (readC ?? fromC) : fromC - degreesAMinute * (minutes[place] ?? 0);
         return (
           gaugeKPa +
@@ -107,7 +110,7 @@ export function pressureHold(
         );
       }),
     );
-  const isWarm = !isRead && fromC !== undefined && fromC >= WARM_C;
+  const isWarm = !isRead && fromC >= WARM_C;
   const most = isWarm ? COOLS_PER_MINUTE : 0;
   const rates = [
     less(AIR_GROWS.least, 0),
@@ -117,7 +120,7 @@ export function pressureHold(
   ];
   const leak = {
     low: Math.min(...rates),
-    likely: less(AIR_GROWS.likely, most / 3),
+    likely: less(AIR_GROWS.likely, isUnread ? 0 : most / 3),
     high: Math.max(...rates),
   };
   const found = { fallPerMinuteKPa: fall, leakPerMinuteKPa: leak };
@@ -150,7 +153,7 @@ export function pressureHold(
     return {
       ...found,
       verdict: "tight",
-      because: `It holds: ${said}${fromC === undefined ? ", if the engine kept its temperature" : ""}.`,
+      because: `It holds: ${said}${isUnread ? ", if the engine kept its temperature" : ""}.`,
     };
   if (leak.low > TIGHT_PER_MINUTE)
     return {

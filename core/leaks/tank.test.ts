@@ -12,7 +12,7 @@ describe("a level by its height", () => {
   it("and the tank's own measure are told by each other", () => {
     fc.assert(
       fc.property(
-        fc.double({ min: 5, max: 500, noNaN: true }),
+        fc.double({ min: LIFTS_MM.least, max: LIFTS_MM.most, noNaN: true }),
         fc.double({ min: 1, max: 300, noNaN: true }),
         (lifts, below) => {
           const litres = missingByHeight(below, lifts);

@@ -5,6 +5,8 @@ export const MOST_MISSING_L = 100;
 /** How far a litre lifts a tank: the widest and the narrowest that cars have, mm. */
 export const LIFTS_MM = { least: 5, most: 500 } as const;
 
+const HAIR_MM = 1e-6;
+
 function checked(liftsMm: number): number {
   if (!(liftsMm >= LIFTS_MM.least && liftsMm <= LIFTS_MM.most))
     throw new RangeError(
@@ -29,5 +31,9 @@ export const missingByHeight = (belowMm: number, liftsMm: number): number => bel
  */
 export function liftOf(belowMm: number, litres: number): number | undefined {
   const lifts = belowMm / litres;
-  return lifts >= LIFTS_MM.least && lifts <= LIFTS_MM.most ? lifts : undefined;
+  // A division back may end a hair outside: that is no misreading.
+  const { least, most } = LIFTS_MM;
+  return lifts >= least - HAIR_MM && lifts <= most + HAIR_MM
+    ? Math.min(most, Math.max(least, lifts))
+    : undefined;
 }

@@ -23,6 +23,10 @@ const median = (sorted: Float64Array): number => {
     : (sorted[Math.floor(middle)] ?? 0);
 };
 
+/** The middle one of some figures; nothing of none. */
+export const medianOf = (figures: readonly number[]): number | undefined =>
+  figures.length === 0 ? undefined : median(Float64Array.from(figures).sort());
+
 /** The chance that at most so many of all pairs are out of order, when the order is mere chance: Kendall's distribution. */
 function chanceOfInversions(readings: number): number[] {
   let chances = [1];

@@ -1,8 +1,9 @@
 import type { Entry, EntryDraft } from "../book/index.ts";
 import { dataOf, StepBack, StepDone } from "../facts/index.ts";
 import { WAYS_BACK, type WorkStep } from "../order/index.ts";
-import { outOpen } from "./out-now.ts";
-import type { StepOff } from "./steps-off.ts";
+import { outOpen } from "../state/out-now.ts";
+import { wantedParts } from "../state/parts.ts";
+import type { StepOff } from "../state/steps-off.ts";
 
 /** What is booked as a step of the order of work is done: the step, then what it takes off, where that isn't off yet. */
 export function stepDoneDrafts({ id, name }: WorkStep, entries: readonly Entry[]): EntryDraft[] {
@@ -13,7 +14,21 @@ export function stepDoneDrafts({ id, name }: WorkStep, entries: readonly Entry[]
   return [
     { kind: "note", item: name.toLowerCase(), text: "done", data: dataOf(StepDone, { step: id }) },
     ...moves,
+    ...(id === SWAP ? swapped(entries) : []),
   ];
+}
+
+/** The one step in which a part comes out and another goes in. */
+const SWAP = "swap";
+const SWITCH = /\b(?:switch|sensor)\b/i;
+
+/** The switch that came out and the one that went in, by the name of the one that was chosen: what went in is to be proven. */
+function swapped(entries: readonly Entry[]): EntryDraft[] {
+  const chosen = wantedParts(entries).findLast(({ item }) => SWITCH.test(item));
+  const { item, place } = chosen ?? { item: "fan switch", place: "" };
+  const part: EntryDraft = { kind: "movement", account: "part", item, ...(place ? { place } : {}) };
+  const isOut = outOpen(entries, part) > 0;
+  return [...(isOut ? [] : [{ ...part, out: 1 }]), { ...part, in: 1 }];
 }
 
 /** What is booked as it is undone: the step with the checks that were seen right, then what it took off going back. */

@@ -29,7 +29,7 @@ export const FIT_CHECKS: readonly FitCheckKind[] = [
     checks: [
       {
         id: "fan-bench",
-        words: "new fan run on a fused lead before it went in",
+        words: "new fan run on a fused lead before it went in: it pulls toward the engine",
         wrong: "the new fan doesn't run on the bench",
       },
       { id: "shroud", words: "shroud feet in their saddles", wrong: "a shroud foot is out of its saddle" },
@@ -129,7 +129,12 @@ export interface WayBack {
   takes?: readonly { account: Account; item: string; place?: string }[];
   checks: readonly string[];
   /** What has to be seen before, and why: advice, it holds nobody. */
-  after?: readonly { check: string; because: string }[];
+  after?: readonly {
+    check: string;
+    /** Seen instead, it will do as well: a fan run on the bench has shown its direction. */
+    or?: string;
+    because: string;
+  }[];
 }
 
 export const WAYS_BACK: Readonly<Record<string, WayBack>> = {
@@ -155,7 +160,11 @@ export const WAYS_BACK: Readonly<Record<string, WayBack>> = {
     takes: [{ account: "part", item: "bumper" }],
     checks: ["latch"],
     after: [
-      { check: "fan-pulls", because: "behind the bumper nobody sees it turn the wrong way" },
+      {
+        check: "fan-pulls",
+        or: "fan-bench",
+        because: "behind the bumper nobody sees it turn the wrong way",
+      },
       { check: "trial", because: "what doesn't fit is found out with the front open" },
     ],
   },

@@ -12,16 +12,30 @@ export function stepsFor(goal: Goal, features: readonly Feature[]): WorkStep[] {
   const ids = new Set(steps.map(({ id }) => id));
   return sorted(
     steps.map(
-      ({ id, name, why, needs, minutes, waitMinutes = 0, people = 1, tools = [], caution }): WorkStep => ({
+      ({
+        id,
+        name,
+        why,
+        needs,
+        minutes,
+        waitMinutes = 0,
+        people = 1,
+        tools = [],
+        caution,
+        isCold,
+        rests,
+      }): WorkStep => ({
         id,
         name,
         why,
         needs: needs.filter((need) => ids.has(need.id)),
         minutes,
-        waitMinutes,
+        waitMinutes: rests && has.has(rests.only) ? rests.minutes : waitMinutes,
+        ...(rests && has.has(rests.only) ? { restMinutes: rests.minutes } : {}),
         people,
         tools,
         ...(caution ? { caution } : {}),
+        ...(isCold ? { isCold } : {}),
       }),
     ),
   );

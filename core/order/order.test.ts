@@ -48,6 +48,18 @@ describe("the order of work", () => {
       }
   });
 
+  it("has the battery off before any plug that may be live, whatever the job", () => {
+    for (const goal of GOALS)
+      for (const features of [[], [...FEATURES]]) {
+        const steps = stepsFor(goal, features);
+        for (const plug of ["plugs", "lamps", "swap"])
+          if (at(steps, plug) >= 0) {
+            expect(at(steps, "battery")).toBeLessThan(at(steps, plug));
+            expect(steps[at(steps, plug)]?.needs.map(({ id }) => id)).toContain("battery");
+          }
+      }
+  });
+
   it("has only what the vehicle has", () => {
     expect(stepsFor("radiator", []).map(({ id }) => id)).not.toContain("condenser");
     expect(stepsFor("radiator", ["condenser"]).map(({ id }) => id)).toContain("condenser");
@@ -57,6 +69,7 @@ describe("the order of work", () => {
     const swap = stepsFor("switch only", []);
     expect(names(swap)).toEqual([
       "Engine cold",
+      "Battery off",
       "New switch in hand, its seal on it first",
       "Catch pan below, cap on",
       "Plug off, old switch out, new one in",

@@ -30,7 +30,11 @@ export interface WorkStep {
   /** Hands on it, and minutes that pass by themselves after it. */
   minutes: number;
   waitMinutes: number;
+  /** Until so many minutes after it nothing that needs it may be begun: somebody could be hurt. */
+  restMinutes?: number;
   tools: readonly string[];
   people: 1 | 2;
   caution?: string;
+  /** Opens a cap or loosens a hose, or says that one may: only on evidence that the engine is cold. */
+  isCold?: true;
 }

@@ -5,6 +5,8 @@ interface Known extends Omit<WorkStep, "waitMinutes" | "people" | "tools"> {
   goals: readonly Goal[];
   only?: readonly Feature[];
   waitMinutes?: number;
+  /** Until so long after it nothing that needs it is begun, on cars with this. */
+  rests?: { minutes: number; only: Feature };
   people?: 1 | 2;
   tools?: readonly string[];
 }
@@ -21,6 +23,7 @@ const ALL: readonly Goal[] = ["radiator", "fan only", "switch only"];
 export const KNOWN_STEPS: readonly Known[] = [
   {
     id: "cold",
+    isCold: true,
     name: "Engine cold",
     why: "A hot system is under pressure, and its fan may start at any moment.",
     goals: ALL,
@@ -31,14 +34,13 @@ export const KNOWN_STEPS: readonly Known[] = [
   {
     id: "battery",
     name: "Battery off",
-    why: "No fan starts and no airbag plug is live.",
+    why: "No fan starts, and no plug is live: lamps, fans, airbags.",
     goals: ALL,
-    only: ["battery in the way", "airbag plugs near"],
     needs: [],
     minutes: 5,
-    waitMinutes: 10,
+    rests: { minutes: 10, only: "airbag plugs near" },
     tools: ["10 mm spanner"],
-    caution: "Wait after it before any yellow plug is touched.",
+    caution: "With airbag plugs near: wait after it before any yellow plug is touched.",
   },
   {
     id: "stands",
@@ -62,6 +64,7 @@ export const KNOWN_STEPS: readonly Known[] = [
   },
   {
     id: "drain",
+    isCold: true,
     name: "Coolant drained and measured",
     why: "What goes back in is told by what came out.",
     goals: FRONT,
@@ -131,6 +134,7 @@ export const KNOWN_STEPS: readonly Known[] = [
   },
   {
     id: "hoses",
+    isCold: true,
     name: "Hoses off",
     why: "Twisted loose, never levered: necks crack.",
     goals: FRONT,
@@ -217,6 +221,7 @@ export const KNOWN_STEPS: readonly Known[] = [
   },
   {
     id: "pan",
+    isCold: true,
     name: "Catch pan below, cap on",
     why: "With the cap on little comes out while the hole is open.",
     goals: ["switch only"],
@@ -226,6 +231,7 @@ export const KNOWN_STEPS: readonly Known[] = [
   },
   {
     id: "swap",
+    isCold: true,
     name: "Plug off, old switch out, new one in",
     why: "In one go; into plastic snug only.",
     goals: ["switch only"],

@@ -10,6 +10,7 @@ import {
   FACTS,
   Finding,
   Guarantee,
+  MixRead,
   Proof,
   SeenApart,
   Signature,
@@ -23,6 +24,7 @@ const input = (entries: readonly Entry[], more: Partial<ReportInput> = {}): Repo
   job: { number: 93, signedAt: null, signedBy: null, signReason: null },
   vehicle: { plate: "MRW 2417", name: "Brindle Wayfarer", vin: null, distanceKm: 184_220 },
   card: {
+    capacityL: 8,
     coolantKind: "oat",
     coolantProduct: "Fellwater Red",
     coolantApproval: "Norm K3",
@@ -76,8 +78,9 @@ describe("the report of a job", () => {
     expect(row(report.coolant, "Its card asks for")).toBe("OAT, Fellwater Red, Norm K3");
     expect(row(report.coolant, "Went in")).toBeUndefined();
     expect(row(report.coolant, "Out and in")).toMatch(/5\.0\sL out, 4\.9\sL in/u);
-    // ASHRAE's 50 % and the core's own reference figure under a 110 kPa cap.
-    expect(row(report.coolant, "Strength poured")).toMatch(/−37.*boils at 131/u);
+    expect(row(report.coolant, "Strength in it")).toMatch(
+      /^39\s% to 54\s%, nobody has read what stayed in it/,
+    );
     expect(row(report.advice, "lower hose")).toBe("advised and declined: soft at its end");
     expect(report.people).toEqual([
       { name: "Tobin Askel", words: "took it in, found the fault, planned, took apart, built" },
@@ -112,11 +115,29 @@ describe("the report of a job", () => {
   it("claims no strength that nobody wrote, and none that would freeze sooner", () => {
     const poured = (data?: Entry["data"]) => {
       const lines = JOB.map((line) => (line.item === "poured" ? { ...line, data } : line));
-      return row(reportOf(input(book(lines as Partial<Entry>[]))).coolant, "Strength poured");
+      return row(reportOf(input(book(lines as Partial<Entry>[]))).coolant, "Strength in it");
     };
     expect(poured()).toBe("not written of all that went in");
     expect(poured(dataOf(Strength, { fraction: 1 }))).toMatch(/over 60 %/);
     expect(poured(dataOf(Strength, { fraction: 1 }))).not.toMatch(/°C/);
+  });
+
+  it("tells the strength that was read, of the glycol that it is", () => {
+    const read = (base: "ethylene" | "propylene") =>
+      row(
+        reportOf(
+          input(
+            book([
+              ...JOB,
+              { kind: "reading", item: "coolant strength", data: dataOf(MixRead, { fraction: 0.5, base }) },
+            ]),
+          ),
+        ).coolant,
+        "Strength in it",
+      );
+    // ASHRAE's 50 % and the core's own reference figure under a 110 kPa cap.
+    expect(read("ethylene")).toMatch(/^50\s%: as ethylene glycol it freezes at −37.*boils at 131/u);
+    expect(read("propylene")).toMatch(/as propylene glycol it freezes at −3[34]/u);
   });
 
   it("names what was poured by the names in the book alone", () => {

@@ -1,5 +1,5 @@
 import { type Entry, STAGES, type Stage, standing } from "../book/index.ts";
-import { atmosphereKPa, boilingPointC, freezePointC, STRONGEST } from "../coolant/index.ts";
+import { atmosphereKPa, type Base, boilingPointC, freezePointC, STRONGEST } from "../coolant/index.ts";
 import {
   Codes,
   Distance,
@@ -12,17 +12,10 @@ import {
   TestOutcome,
   WarmUpLog,
 } from "../facts/index.ts";
-import {
-  chosenParts,
-  complaintOf,
-  findingOf,
-  partLives,
-  promisesOf,
-  proofsOf,
-  provenCar,
-  whileApart,
-} from "../job/index.ts";
+import { dayWords } from "../followups/index.ts";
+import { complaintOf, findingOf, promisesOf, proofsOf, provenCar, whileApart } from "../job/index.ts";
 import { coolantBalance, openItems, pouredMix } from "../ledger/index.ts";
+import { coolantState, partsState } from "../state/index.ts";
 import { format, formatBothTemperatures, inShownUnits, type System } from "../units/index.ts";
 import { correctionsAfter } from "./corrections.ts";
 import type { JobReport, ReportRow } from "./job-report.ts";
@@ -33,6 +26,7 @@ export interface ReportInput {
   job: { number: number; signedAt: string | null; signedBy: string | null; signReason: string | null };
   vehicle: { plate: string; name: string; vin: string | null; distanceKm: number | null };
   card: {
+    capacityL: number;
     coolantKind: string;
     coolantProduct: string;
     coolantApproval: string;
@@ -76,17 +70,16 @@ export const guaranteeWords = ({ partDays, labourDays }: { partDays: number; lab
 
 function partRows(entries: readonly Entry[]): JobReport["parts"] {
   const given = new Map(factsOf(entries, Guarantee).map(({ fact }) => [fact.part, fact]));
-  const went = partLives([{ jobId: "", entries }]);
-  return chosenParts(entries)
+  return partsState(entries)
     .filter(({ refused }) => !refused)
-    .map(({ words, item, place, grade, supplier, entryId }) => {
+    .map(({ words, grade, supplier, entryId, fitted }) => {
       const of = given.get(entryId);
       return {
         part: words,
         grade,
         supplier,
         guarantee: of ? guaranteeWords(of) : "not said",
-        isFitted: went.some((life) => life.item === item && life.place === place),
+        isFitted: fitted !== undefined,
       };
     });
 }
@@ -96,23 +89,48 @@ const poursIn = (entries: readonly Entry[]) =>
     ({ account, item, in: poured }) => account === "coolant" && item === "poured" && (poured ?? 0) > 0,
   );
 
-/** How strong what was poured is, by what was written of it; where it boils and freezes, as the usual base does. */
+const BASES = ["ethylene", "propylene"] as const;
+
+/** Where a mix freezes and boils under its cap; where nobody said of which glycol it is, what holds for either. */
+function standsWords(
+  fraction: number,
+  base: Base | undefined,
+  capGaugeKpa: number | undefined,
+  system: System,
+  altitudeM: number,
+): string {
+  const bases = base ? [base] : BASES;
+  const celsius = (value: number) => formatBothTemperatures(Math.round(value), system);
+  const freezesC = Math.max(...bases.map((each) => freezePointC(each, fraction)));
+  const boils =
+    capGaugeKpa === undefined
+      ? ""
+      : `, boils at ${celsius(Math.min(...bases.map((each) => boilingPointC(each, fraction, atmosphereKPa(altitudeM) + capGaugeKpa))))} under its cap`;
+  return `as ${base ? `${base} glycol` : "either glycol"} it freezes at ${celsius(freezesC)}${boils}`;
+}
+
+/** So far apart, and a strength is not known. */
+const UNREAD_APART = 0.12;
+
+/** How strong what is in it is, by all that moved and was read; where it freezes and boils. */
 function strengthWords(
   entries: readonly Entry[],
   card: ReportInput["card"],
   system: System,
   altitudeM: number,
 ): string {
-  const pours = poursIn(entries);
-  const isTold = pours.every(({ data }) => data?.fact === Strength.fact);
-  if (!isTold) return "not written of all that went in";
-  const { fraction } = pouredMix(entries, STRONGEST);
-  if (fraction > STRONGEST)
-    return `${percent(fraction)}: over 60 % it freezes sooner again, what stayed has to thin it`;
-  const kPa = atmosphereKPa(altitudeM) + (card?.capGaugeKpa ?? 0);
-  const celsius = (value: number) => formatBothTemperatures(Math.round(value), system);
-  const boils = card ? `, boils at ${celsius(boilingPointC("ethylene", fraction, kPa))} under its cap` : "";
-  return `${percent(fraction)}: as ethylene glycol it freezes at ${celsius(freezePointC("ethylene", fraction))}${boils}`;
+  const isTold = poursIn(entries).every(({ data }) => data?.fact === Strength.fact);
+  if (!card) {
+    if (!isTold) return "not written of all that went in";
+    return `${percent(pouredMix(entries, STRONGEST).fraction)} was poured; nobody has written what it holds`;
+  }
+  const { fraction, base, read } = coolantState(entries, card);
+  if (!isTold && !read) return "not written of all that went in";
+  if (fraction.likely > STRONGEST)
+    return `${percent(fraction.likely)}: over 60 % it freezes sooner again, it has to be thinned`;
+  if (fraction.high - fraction.low > UNREAD_APART)
+    return `${percent(fraction.low)} to ${percent(fraction.high)}, nobody has read what stayed in it: at the least, ${standsWords(fraction.low, base, card.capGaugeKpa, system, altitudeM)}`;
+  return `${percent(fraction.likely)}: ${standsWords(fraction.likely, base, card.capGaugeKpa, system, altitudeM)}`;
 }
 
 /** The names of what was poured, each once; what nobody named is said to be so where something else was. */
@@ -151,7 +169,7 @@ function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): Rep
         : `${rest} more went in than is known to have come out`,
   });
   if (sums.addedL > 0)
-    rows.push({ name: "Strength poured", words: strengthWords(entries, card, system, altitudeM) });
+    rows.push({ name: "Strength in it", words: strengthWords(entries, card, system, altitudeM) });
   return rows;
 }
 
@@ -254,7 +272,7 @@ export function reportOf(input: ReportInput): JobReport {
       : openItems(entries, system).map(({ words }) => words),
     looks: promisesOf(entries).map(({ what, on, byKm, state, said }) => ({
       what,
-      when: [on && dateOf(`${on}T12:00:00Z`), byKm !== undefined && `at ${format(byKm, "distance", system)}`]
+      when: [on && dayWords(on), byKm !== undefined && `at ${format(byKm, "distance", system)}`]
         .filter(Boolean)
         .join(" or "),
       state,

@@ -1,6 +1,7 @@
 import { factsOf, Task } from "../facts/index.ts";
-import { chosenParts, type PartLife, partLives } from "../job/index.ts";
+import { type PartLife, partLives } from "../job/index.ts";
 import type { Entry } from "../ledger/index.ts";
+import { partsState } from "../state/index.ts";
 
 /** How something that was bought has really done in this shop. */
 export interface Doings {
@@ -52,10 +53,11 @@ export function doingsOf(
   for (const books of vehicles) {
     const byJob = new Map(books.map(({ jobId, entries }) => [jobId, entries]));
     for (const { entries } of books)
-      for (const part of chosenParts(entries)) if (part.refused && !part.checked) at(part).returned++;
+      for (const part of partsState(entries)) if (part.refused) at(part).returned++;
     for (const life of partLives(books) as PartLife[]) {
       const doings = at(life);
       doings.fitted++;
+      if (life.isChanged) continue;
       if (life.to) {
         doings.failed++;
         doings.lasted.push((Date.parse(life.to) - Date.parse(life.from)) / DAY_MS);

@@ -32,10 +32,11 @@ const fitted = (day: number, bought: string, went: string, grade = "pattern") =>
 });
 
 describe("lives of parts", () => {
-  it("end where the next went in, and last until now where none did, by the name on the car", () => {
+  it("end where the next went in, and last until the car was last seen where none did, by the name on the car", () => {
+    const seen = { jobId: "job 1000", entries: [line(1000, { kind: "note", text: "bulb" })] };
     const spans = spansOf(
-      [[fitted(0, "fan assembly", "fan"), fitted(400, "fan", "fan", "maker's")]],
-      at(1000),
+      [[fitted(0, "fan assembly", "fan"), fitted(400, "fan", "fan", "maker's"), seen]],
+      at(3000),
     );
     expect(spans.map(({ item, grade, days, failed }) => [item, grade, days, failed])).toEqual([
       ["fan", "maker's", 600, false],

@@ -13,27 +13,40 @@ export interface PartSpan extends Life {
 const DAY_MS = 86_400_000;
 /** Below so many gone, half a life is a guess. */
 export const FEWEST_GONE = 3;
+/** A shape that is fitted to fewer may be anything: it is not told. */
+const FEWEST_FITTED = 5;
 
-/** Every part's life by the books of a shop, each vehicle's oldest first; those still in a car count until `now`, ISO. */
+/** When a car was last written of; a car that comes no more has its parts counted until then, and no longer. */
+const lastSeen = (books: readonly { entries: readonly Entry[] }[]): number =>
+  Math.max(...books.flatMap(({ entries }) => entries.map(({ at }) => Date.parse(at))));
+
+/**
+ * Every part's life by the books of a shop, each vehicle's oldest first; those still in a car count until it was last seen, and those
+ * that were changed as planned until then.
+ */
 export function spansOf(
   vehicles: readonly (readonly { jobId: string; entries: readonly Entry[] }[])[],
   now: string,
 ): PartSpan[] {
-  return vehicles.flatMap((books) =>
-    partLives(books).map(({ item, grade, supplier, from, to }: PartLife) => ({
+  return vehicles.flatMap((books) => {
+    const seen = Math.min(Date.parse(now), lastSeen(books));
+    return partLives(books).map(({ item, grade, supplier, from, to, isChanged }: PartLife) => ({
       item: plainPart(item),
       grade,
       supplier,
-      days: Math.max(0, Math.round((Date.parse(to ?? now) - Date.parse(from)) / DAY_MS)),
-      failed: to !== undefined,
-    })),
-  );
+      days: Math.max(0, Math.round(((to ? Date.parse(to) : seen) - Date.parse(from)) / DAY_MS)),
+      failed: to !== undefined && !isChanged,
+    }));
+  });
 }
+
+/** A half that is reached exactly is reached, whatever the last digit says. */
+const HALF = 0.5 + 1e-9;
 
 /** Days after which half of them were gone; nothing where so many haven't gone yet, or too few have to say. */
 export function halfGoneAfter(lives: readonly Life[]): number | undefined {
   if (lives.filter(({ failed }) => failed).length < FEWEST_GONE) return undefined;
-  return survival(lives).find(({ share }) => share <= 0.5)?.days;
+  return survival(lives).find(({ share }) => share <= HALF)?.days;
 }
 
 /** Sound lives lie within these; a fit that lies outside has seen too few. */
@@ -54,7 +67,7 @@ export function lifeHere(spans: readonly PartSpan[], item: string, grade: string
   const name = plainPart(item);
   const lives = spans.filter((span) => span.item === name && span.grade === grade);
   const gone = lives.filter(({ failed }) => failed).length;
-  if (gone < FEWEST_GONE) return undefined;
+  if (gone < FEWEST_FITTED) return undefined;
   try {
     const { shape, scaleDays } = weibull(lives);
     const medianDays = scaleDays * Math.LN2 ** (1 / shape);

@@ -115,7 +115,7 @@ describe("input that can't be a log or a card", () => {
         for (const { because } of Object.values(checks))
           expect(because).not.toMatch(/NaN|Infinity|undefined/);
       }),
-      { numRuns: 300, seed: 7 },
+      { numRuns: 300 },
     );
   });
 });

@@ -50,7 +50,13 @@ export class Server {
     return `http://127.0.0.1:${this.port}`;
   }
 
+  private get isUp(): boolean {
+    return this.process !== undefined && this.process.exitCode === null && this.process.signalCode === null;
+  }
+
+  /** Where it is up already nothing happens: a test that failed while it was dead leaves the next one a server. */
   async start(): Promise<void> {
+    if (this.isUp) return;
     const env: NodeJS.ProcessEnv = {
       ...process.env,
       DATABASE_URL: this.scratch.ownerUrl,
@@ -73,7 +79,7 @@ export class Server {
   /** The server dies, as in a power cut; `start` brings it back on the same port. */
   async kill(): Promise<void> {
     const server = this.process;
-    if (!server || server.exitCode !== null || server.signalCode !== null) return;
+    if (!server || !this.isUp) return;
     await new Promise<void>((resolve) => {
       server.once("exit", () => resolve());
       server.kill("SIGKILL");

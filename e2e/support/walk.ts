@@ -1,5 +1,6 @@
 import { mkdirSync } from "node:fs";
 import type { Page } from "puppeteer-core";
+import { type Application, settled } from "./application.ts";
 
 /** Types a line into the book and books it with Enter, then waits until the server has it. */
 export async function bookLine(page: Page, line: string): Promise<void> {
@@ -32,22 +33,55 @@ export async function allSent(page: Page): Promise<void> {
 export const seen = (page: Page, text: string) =>
   page.waitForSelector(`::-p-text(${text})`, { visible: true });
 
-const SLIP_MS = 1000;
-const TRIES = 3;
+/** After a slip, and where a tap went to what had moved under it, a person looks and taps again. */
+const LOOK_AGAIN_MS = 1100;
+const TRIES = 4;
 
-/** Clicks the control with this name, as a person reading the screen would: not faster than it takes a tap. */
-export async function tap(page: Page, name: string): Promise<void> {
+/** Listens in the page for the next click anywhere; what became of it is asked for by `heardTap`. */
+function listen(control: Element): void {
+  const heard = new Promise<string>((resolve) => {
+    const hear = (event: Event) => {
+      const isIt = event.target instanceof Node && control.contains(event.target);
+      // Who refuses a slip has marked it by the end of this event.
+      setTimeout(() =>
+        resolve(isIt ? (control.closest("[data-slipped]") ? "slipped" : "taken") : "elsewhere"),
+      );
+    };
+    window.addEventListener("click", hear, { capture: true, once: true });
+    setTimeout(() => resolve("unheard"), 3000);
+  });
+  Object.assign(window, { heardTap: heard });
+}
+const heardTap = () => (window as unknown as { heardTap?: Promise<string> }).heardTap ?? "taken";
+
+type Way = "mouse" | "touch";
+
+/** Clicks or touches the control with this name, as a person reading the screen would: not faster than it takes a tap. */
+export const tap = (page: Page, name: string, way: Way = "mouse") => tapOn(page, `::-p-aria(${name})`, way);
+
+/** The same by any selector. */
+export async function tapOn(page: Page, selector: string, way: Way = "mouse"): Promise<void> {
+  let last = "";
   for (let attempt = 0; attempt < TRIES; attempt++) {
-    const control = await page.waitForSelector(`::-p-aria(${name})`);
-    await page.waitForFunction((element) => !element?.closest("[data-rests]"), {}, control);
-    await page.locator(`::-p-aria(${name})`).click();
-    const hasSlipped = await control
-      ?.evaluate((element) => element.closest("[data-slipped]") !== null)
-      .catch(() => false);
-    if (!hasSlipped) return;
-    await new Promise((resolve) => setTimeout(resolve, SLIP_MS));
+    const control = await page.waitForSelector(selector);
+    await page.waitForFunction(
+      (element) => !element?.isConnected || !element.closest("[data-rests], :disabled"),
+      {},
+      control,
+    );
+    await control?.evaluate((element) => element.scrollIntoView({ block: "center" }));
+    await control?.evaluate(listen);
+    const trouble = await (way === "touch" ? control?.tap() : control?.click())?.then(
+      () => undefined,
+      (thrown: unknown) => String(thrown),
+    );
+    // A page that was left by the tap has taken it.
+    last = trouble ?? (await page.evaluate(heardTap).catch(() => "taken"));
+    await control?.dispose().catch(() => undefined);
+    if (last === "taken") return;
+    await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
   }
-  throw new Error(`“${name}” takes no tap`);
+  throw new Error(`“${selector}” takes no tap: ${last}`);
 }
 
 /** The next step, by its key, once it takes one. */
@@ -89,4 +123,24 @@ export async function write(page: Page, label: string, text: string): Promise<vo
   await field?.click({ count: 3 });
   await page.keyboard.press("Backspace");
   await page.keyboard.type(text);
+}
+
+/** So many hours pass for a job: everything in its book was so much earlier. The page has to be read anew. */
+export async function hoursPass(application: Application, job: string, hours: number): Promise<void> {
+  const { sequelize } = application.scratch.owner;
+  await sequelize.query("ALTER TABLE entries DISABLE TRIGGER USER");
+  await sequelize.query("UPDATE entries SET at = at - $1 * interval '1 hour' WHERE job_id = $2", {
+    bind: [hours, job],
+  });
+  await sequelize.query("ALTER TABLE entries ENABLE TRIGGER USER");
+}
+
+const NIGHT_H = 9;
+
+/** Long enough for the slowest engine; the job's page is read anew. */
+export async function aNight(application: Application, page: Page): Promise<void> {
+  await allSent(page);
+  await hoursPass(application, /jobs\/([^/]+)/.exec(page.url())?.[1] ?? "", NIGHT_H);
+  await page.reload();
+  await settled(page);
 }

@@ -19,8 +19,12 @@ export interface PromiseDue {
 
 const MOST = 200;
 
+/** What a vehicle has run: by its jobs, or by a level that was taken since. */
+const RUN = `greatest(v.distance_km, (SELECT max(l.distance_km) FROM levels l
+  WHERE l.shop_id = v.shop_id AND l.vehicle_id = v.id AND l.struck_at IS NULL))`;
+
 const COLUMNS = `f.job_id AS "jobId", j.number, f.key, f.what, f.vehicle_id AS "vehicleId", v.plate, v.name,
-  to_char(f.due_on, 'YYYY-MM-DD') AS "on", f.due_km AS "byKm", v.distance_km AS "distanceKm"`;
+  to_char(f.due_on, 'YYYY-MM-DD') AS "on", f.due_km AS "byKm", ${RUN} AS "distanceKm"`;
 const JOINED = `follow_ups f JOIN jobs j ON j.shop_id = f.shop_id AND j.id = f.job_id
   JOIN vehicles v ON v.shop_id = f.shop_id AND v.id = f.vehicle_id`;
 
@@ -37,7 +41,7 @@ export async function readPromises(desk: Desk, { days }: { days: number }): Prom
        ORDER BY f.due_on LIMIT ${MOST})
      UNION ALL
      (SELECT ${COLUMNS} FROM ${JOINED} WHERE f.state = 'open' AND j.signed_at IS NOT NULL
-       AND (f.due_on IS NULL OR f.due_on > $1::date + $2::integer) AND v.distance_km >= f.due_km LIMIT ${MOST})`,
+       AND (f.due_on IS NULL OR f.due_on > $1::date + $2::integer) AND ${RUN} >= f.due_km LIMIT ${MOST})`,
     { bind: [today, days], transaction: desk.transaction },
   )) as [Omit<PromiseDue, "isDue">[], unknown];
   return rows

@@ -1,6 +1,6 @@
-import { bleedingVehicle } from "../../core/bleed/index.ts";
 import { complaintOf, findingOf, stageStates, waitOf } from "../../core/job/index.ts";
 import { openItems, standing } from "../../core/ledger/index.ts";
+import { bledVehicle } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readPromises } from "../follow-ups/read-promises.ts";
 import { readBooks } from "./read-books.ts";
@@ -15,21 +15,42 @@ interface Row {
   assignedTo: string | null;
 }
 
-/** What its card says of how it is bled, and how high the shop lies; nulls where nobody has said. */
+/** What its card says of how it is filled and bled, and how high the shop lies; nulls where nobody has said. */
 interface HowBled {
   fillPoint: string | null;
   bleedPoints: string | null;
   fanOnC: number[] | null;
   targetFraction: number | null;
+  capacityL: number | null;
+  coolantKind: string | null;
+  coolantProduct: string | null;
   altitudeM: number | null;
 }
 
-function vehicleOf({ fillPoint, bleedPoints, fanOnC, targetFraction, altitudeM }: HowBled) {
-  const card =
-    fillPoint === null || bleedPoints === null || fanOnC === null || targetFraction === null
-      ? null
-      : { fillPoint, bleedPoints, fanOnC, targetFraction };
-  return bleedingVehicle(card, altitudeM);
+function cardOf({
+  fillPoint,
+  bleedPoints,
+  fanOnC,
+  targetFraction,
+  capacityL,
+  coolantKind,
+  coolantProduct,
+}: HowBled) {
+  return fillPoint === null ||
+    bleedPoints === null ||
+    fanOnC === null ||
+    targetFraction === null ||
+    capacityL === null
+    ? null
+    : {
+        fillPoint,
+        bleedPoints,
+        fanOnC,
+        targetFraction,
+        capacityL,
+        coolantKind: coolantKind ?? "",
+        coolantProduct: coolantProduct ?? "",
+      };
 }
 
 /** Every open job as a slip: where it stands, what it waits for, how much is open. Two queries. */
@@ -37,7 +58,8 @@ export async function listToday(desk: Desk) {
   const [rows] = await desk.sequelize.query(
     `SELECT j.id, j.number, j.bay, j.opened_at AS "openedAt", v.plate, v.name AS vehicle, p.name AS "assignedTo",
             c.fill_point AS "fillPoint", c.bleed_points AS "bleedPoints", c.fan_on_c AS "fanOnC",
-            c.target_fraction AS "targetFraction", s.altitude_m AS "altitudeM"
+            c.target_fraction AS "targetFraction", c.capacity_l AS "capacityL", c.coolant_kind AS "coolantKind",
+            c.coolant_product AS "coolantProduct", s.altitude_m AS "altitudeM"
        FROM jobs j JOIN vehicles v ON v.shop_id = j.shop_id AND v.id = j.vehicle_id
        JOIN shops s ON s.id = j.shop_id
        LEFT JOIN cooling_cards c ON c.shop_id = j.shop_id AND c.vehicle_id = j.vehicle_id
@@ -50,17 +72,23 @@ export async function listToday(desk: Desk) {
     desk,
     jobs.map((job) => job.id),
   );
-  return jobs.map(({ fillPoint, bleedPoints, fanOnC, targetFraction, altitudeM, ...job }) => {
-    const entries = books.get(job.id) ?? [];
-    const vehicle = vehicleOf({ fillPoint, bleedPoints, fanOnC, targetFraction, altitudeM });
-    const openedAt = job.openedAt.toISOString();
+  return jobs.map((row) => {
+    const { id, number, bay, plate, assignedTo } = row;
+    const entries = books.get(row.id) ?? [];
+    const vehicle = bledVehicle(entries, cardOf(row), row.altitudeM);
+    const openedAt = row.openedAt.toISOString();
     return {
-      ...job,
+      id,
+      number,
+      bay,
+      plate,
+      vehicle: row.vehicle,
+      assignedTo,
       openedAt,
       stage: standing(entries).at(-1)?.stage ?? ("ask" as const),
       stages: stageStates(entries, false),
       open: openItems(entries).length,
-      wait: waitOf(entries, openedAt, vehicle),
+      wait: waitOf(entries, openedAt, vehicle, desk.now.toISOString()),
       complaint: complaintOf(entries) ?? null,
       finding: findingOf(entries)?.words ?? null,
       lastAt: entries.at(-1)?.at ?? openedAt,

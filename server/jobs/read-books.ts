@@ -1,4 +1,4 @@
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Account, Entry } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
 
 interface Row {
@@ -21,24 +21,25 @@ function toEntry(row: Row): Entry {
 }
 
 /**
- * The books of several jobs, each in its own order, in one query. With `facts`, only the entries that say one of them
- * and whatever corrects them, however often: enough to tell which of them stand.
+ * The books of several jobs, each in its own order, in one query. With `only`, just the entries that say one of these facts, or
+ * are of this account, and whatever corrects them, however often: enough to tell which of them stand.
  */
 export async function readBooks(
   { sequelize, transaction }: Desk,
   jobIds: readonly string[],
-  facts?: readonly string[],
+  only?: readonly string[] | { account: Account },
 ): Promise<Map<string, Entry[]>> {
   const books = new Map<string, Entry[]>(jobIds.map((id) => [id, []]));
   if (jobIds.length === 0) return books;
+  const isFacts = Array.isArray(only);
   const some = `WITH RECURSIVE said AS (
-      SELECT shop_id, id FROM entries WHERE job_id = ANY($1::uuid[]) AND fact = ANY($2::text[])
+      SELECT shop_id, id FROM entries WHERE job_id = ANY($1::uuid[]) AND ${isFacts ? "fact = ANY($2::text[])" : "account = $2"}
       UNION SELECT e.shop_id, e.id FROM entries e JOIN said ON e.shop_id = said.shop_id AND e.corrects = said.id
     )
     SELECT ${COLUMNS} FROM entries JOIN said USING (shop_id, id) ORDER BY job_id, seq`;
   const all = `SELECT ${COLUMNS} FROM entries WHERE job_id = ANY($1::uuid[]) ORDER BY job_id, seq`;
-  const [rows] = await sequelize.query(facts ? some : all, {
-    bind: facts ? [jobIds, facts] : [jobIds],
+  const [rows] = await sequelize.query(only ? some : all, {
+    bind: only ? [jobIds, isFacts ? only : (only as { account: Account }).account] : [jobIds],
     transaction,
   });
   for (const row of rows as Row[]) books.get(row.jobId)?.push(toEntry(row));

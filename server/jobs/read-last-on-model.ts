@@ -1,7 +1,7 @@
-import { type Learned, learnedFrom } from "../../core/job/index.ts";
+import { type Learned, learnedFrom, likeness } from "../../core/job/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { isId } from "../vehicles/is-id.ts";
-import { readBook } from "./read-books.ts";
+import { readBooks } from "./read-books.ts";
 
 /** What another job on the same model has taught. */
 export interface LastOnModel extends Learned {
@@ -13,32 +13,45 @@ export interface LastOnModel extends Learned {
   signedAt: string;
 }
 
-/** As many things off make a job that a deep strip learns from; a switch swapped is one only for want of a deeper one. */
-const DEEP = 6;
 /** So many of the last jobs on a model are looked at. */
-const LOOKED_AT = 40;
+const LOOKED_AT = 8;
 
-/** The last signed job on a vehicle of the same model on which something came off, this one's own vehicle too. */
+interface Row {
+  id: string;
+  number: number;
+  signedAt: Date;
+  plate: string;
+  name: string;
+}
+
+/**
+ * Of the last signed jobs on vehicles of the same model, this one's own vehicle too, the one most like this job on which something came
+ * off; the newer of two alike.
+ */
 export async function readLastOnModel(desk: Desk, jobId: string): Promise<LastOnModel | null> {
   const { sequelize, transaction } = desk;
   if (!isId(jobId)) return null;
-  const [[row]] = (await sequelize.query(
-    `SELECT recent.id, recent.number, recent.signed_at AS "signedAt", recent.plate, recent.name FROM (
-       SELECT last.shop_id, last.id, last.number, last.signed_at, car.plate, car.name
-       FROM jobs this JOIN vehicles own ON own.shop_id = this.shop_id AND own.id = this.vehicle_id
-       JOIN vehicles car ON car.shop_id = this.shop_id AND lower(car.name) = lower(own.name)
-       JOIN jobs last ON last.shop_id = car.shop_id AND last.vehicle_id = car.id
-       WHERE this.id = $1 AND last.id <> this.id AND last.signed_at IS NOT NULL AND own.name <> ''
-       ORDER BY last.signed_at DESC LIMIT ${LOOKED_AT}) recent
-     CROSS JOIN LATERAL (SELECT count(*) AS outs FROM (
-       SELECT 1 FROM entries WHERE entries.shop_id = recent.shop_id AND job_id = recent.id
-         AND account IN ('fastener', 'clip', 'connector', 'hose', 'part') AND "out" > 0 LIMIT $2) few) moved
-     WHERE outs > 0
-     ORDER BY outs >= $2 DESC, recent.signed_at DESC LIMIT 1`,
-    { bind: [jobId, DEEP], transaction },
-  )) as [{ id: string; number: number; signedAt: Date; plate: string; name: string }[], unknown];
-  const learned = row && learnedFrom(await readBook(desk, row.id));
-  if (!row || !learned) return null;
-  const { id, number, signedAt, plate, name } = row;
+  const [rows] = (await sequelize.query(
+    `SELECT last.id, last.number, last.signed_at AS "signedAt", car.plate, car.name
+     FROM jobs this JOIN vehicles own ON own.shop_id = this.shop_id AND own.id = this.vehicle_id
+     JOIN vehicles car ON car.shop_id = this.shop_id AND lower(car.name) = lower(own.name)
+     JOIN jobs last ON last.shop_id = car.shop_id AND last.vehicle_id = car.id
+     WHERE this.id = $1 AND last.id <> this.id AND last.signed_at IS NOT NULL AND own.name <> ''
+       AND EXISTS (SELECT 1 FROM entries WHERE entries.shop_id = last.shop_id AND job_id = last.id
+         AND account IN ('fastener', 'clip', 'connector', 'hose', 'part') AND "out" > 0)
+     ORDER BY last.signed_at DESC LIMIT ${LOOKED_AT}`,
+    { bind: [jobId], transaction },
+  )) as [Row[], unknown];
+  if (rows.length === 0) return null;
+  const books = await readBooks(desk, [jobId, ...rows.map(({ id }) => id)]);
+  const own = books.get(jobId) ?? [];
+  let best: { row: Row; like: number } | undefined;
+  for (const row of rows) {
+    const like = likeness(own, books.get(row.id) ?? []);
+    if (like !== undefined && like > (best?.like ?? 0)) best = { row, like };
+  }
+  const learned = best && learnedFrom(books.get(best.row.id) ?? []);
+  if (!best || !learned) return null;
+  const { id, number, signedAt, plate, name } = best.row;
   return { ...learned, jobId: id, number, signedAt: new Date(signedAt).toISOString(), plate, model: name };
 }

@@ -119,12 +119,6 @@ export async function recordEntries(
   const added: Entry[] = [];
   let grown: readonly Entry[] = book;
   for (const entry of await unknownOf(desk, jobId, given, book)) {
-    if (job.signedAt && !entry.corrects && !factOf(entry)?.kind.isAfterwards) {
-      throw new Refusal({
-        status: 409,
-        message: `Job ${job.number} is signed. It takes corrections only: name the line that was wrong.`,
-      });
-    }
     const seq = job.lastSeq + added.length + 1;
     const whole: Entry = { ...entry, jobId, seq, at: typedAt(entry.at, now).toISOString(), by: personId };
     refuseEntry(whole, grown, job.signedAt !== null);

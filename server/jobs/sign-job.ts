@@ -1,6 +1,6 @@
 import { dataOf, Signature } from "../../core/facts/index.ts";
-import { proofsOf, provenCar, unproven } from "../../core/job/index.ts";
-import { mayClose, standing } from "../../core/ledger/index.ts";
+import { standing } from "../../core/ledger/index.ts";
+import { dutiesOf, mayClose, provenCar } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { promiseAtSigning } from "../follow-ups/promise-at-signing.ts";
 import { notFound, Refusal } from "../refusal.ts";
@@ -56,7 +56,7 @@ export async function signJob(desk: Desk, jobId: string, signature: NewSignature
     });
   }
   const card = await models.CoolingCard.findOne({ where: { vehicleId: job.vehicleId }, transaction });
-  const notProven = unproven(proofsOf(book, provenCar(card)));
+  const notProven = dutiesOf(book, provenCar(card)).flatMap(({ proof }) => proof ?? []);
   if (because.length + notProven.length > 0 && reason.trim().length < LEAST_REASON) {
     const what = because.length > 0 ? "Something is open" : "Not everything was seen";
     throw new Refusal({

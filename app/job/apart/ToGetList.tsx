@@ -1,5 +1,5 @@
-import { dataOf, factOf, Got, TO_GET_BECAUSE, ToGet } from "../../../core/facts/index.ts";
-import { toGet } from "../../../core/job/index.ts";
+import { dataOf, factOf, Got, TO_GET_BECAUSE, type ToGet } from "../../../core/facts/index.ts";
+import { toGet, toGetDraft } from "../../../core/state/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
@@ -25,12 +25,7 @@ export function ToGetList() {
   const put = () => {
     const item = what.trim().toLowerCase();
     if (!item || many < 1) return;
-    book({
-      kind: "note",
-      item,
-      text: `${BECAUSE_WORDS[because]}, ${many} to get`,
-      data: dataOf(ToGet, { count: many, because }),
-    });
+    book(toGetDraft(entries, { item, count: many, because, word: BECAUSE_WORDS[because] }));
     setWhat("");
     setCount("1");
   };

@@ -17,6 +17,7 @@ import { Button } from "../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../ui/Chips.tsx";
 import { TextArea, TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
+import { stage } from "../stage.tsx";
 import { Work } from "../Work.tsx";
 import { answersOf, type Question } from "./answers.ts";
 
@@ -40,7 +41,7 @@ const LEVELS = {
   "none to be seen": "empty",
 } as const;
 
-export default function Ask() {
+function Ask() {
   const { page, entries, system, book, mayBook } = useJob();
   const { name } = useMember();
   const answers = answersOf(entries);
@@ -226,3 +227,5 @@ export default function Ask() {
     </Work>
   );
 }
+
+export default stage(Ask);

@@ -1,5 +1,5 @@
 import { Dialog } from "radix-ui";
-import { useEffect, useRef, useState } from "react";
+import { memo, useEffect, useRef, useState } from "react";
 import { openItems, type Stage } from "../../../core/ledger/index.ts";
 import { useKeys } from "../../shell/keys/useKeys.ts";
 import type { JobContext } from "../context.ts";
@@ -24,7 +24,7 @@ function Inside({ context, stage, open }: { context: JobContext; stage: Stage; o
 const entryLine = (within: ParentNode = document) => within.querySelector<HTMLElement>("[data-entry-line]");
 
 /** The job's book: beside the work on a wide screen, a drawer with its open balance as handle on a narrow one. */
-export function Book({ context, stage }: { context: JobContext; stage: Stage }) {
+export const Book = memo(function Book({ context, stage }: { context: JobContext; stage: Stage }) {
   const open = openItems(context.entries, context.system).map((item) => item.words);
   const [isOut, setOut] = useState(false);
   const toLine = useRef(false);
@@ -85,4 +85,4 @@ export function Book({ context, stage }: { context: JobContext; stage: Stage }) 
       </Dialog.Root>
     </>
   );
-}
+});

@@ -3,7 +3,7 @@ import { Fragment, useDeferredValue, useMemo, useRef, useState } from "react";
 import { correctedIds, type Entry } from "../../../core/ledger/index.ts";
 import { moveFocus } from "../../ui/arrows.ts";
 import { clockOf, dayOf } from "../../ui/dates.ts";
-import type { JobContext } from "../context.ts";
+import { type JobContext, useWaiting } from "../context.ts";
 import { NO_NUMBER } from "../unsent-job.ts";
 import { FindInBook } from "./FindInBook.tsx";
 import { filterLines, isFiltered, NO_FILTER } from "./filter-lines.ts";
@@ -50,7 +50,8 @@ const Gap = ({ px }: { px: number }) =>
 
 /** Every line of the book, ruled, newest at the foot; corrected ones stay readable, struck through. */
 export function BookLines({ context, onCorrect }: { context: JobContext; onCorrect: (seq: number) => void }) {
-  const { entries, system, timeZone, page, waiting } = context;
+  const { entries, system, timeZone, page } = context;
+  const waiting = useWaiting();
   const [isSearched, setSearched] = useState(false);
   const [filter, setFilter] = useState(NO_FILTER);
   const asked = useDeferredValue(filter);

@@ -9,6 +9,7 @@ import {
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { AfterPause } from "../../ui/Announcer.tsx";
 import { later } from "../../ui/later.ts";
+import { useCap } from "../cap/useEngine.ts";
 import type { JobContext } from "../context.ts";
 
 /** The entry language comes after the page: a line is read and tapped long before it is typed in. */
@@ -26,13 +27,19 @@ function namesUsed({ entries }: JobContext): string[] {
   return [...new Set(used.flatMap((text) => text.toLowerCase().match(WORD) ?? []))];
 }
 
-const contextOf = (context: JobContext, stage: Stage, isTyped: boolean): LineContext => ({
+const contextOf = (
+  context: JobContext,
+  stage: Stage,
+  isTyped: boolean,
+  cap: LineContext["cap"],
+): LineContext => ({
   open: stillOut(context.entries),
   stage,
   system: context.system,
   names: isTyped ? namesUsed(context) : [],
   entries: context.entries,
   isSigned: context.page.job.signedAt !== null,
+  cap,
 });
 
 const SAY = "Say what went out, came in or was read.";
@@ -70,7 +77,8 @@ export function EntryLine({
   const [chosen, setChosen] = useState(-1);
   const isSigned = page.job.signedAt !== null;
   const isTyped = text.trim() !== "";
-  const reader = useMemo(() => contextOf(context, stage, isTyped), [context, stage, isTyped]);
+  const cap = useCap(context, isTyped);
+  const reader = useMemo(() => contextOf(context, stage, isTyped, cap), [context, stage, isTyped, cap]);
   const language = lineReader.use();
   const offers = useMemo(() => language?.completeLine(text, reader) ?? [], [language, text, reader]);
   const line = useMemo(

@@ -3,6 +3,8 @@ import { recordEntries } from "../../../server/jobs/record-entries.ts";
 import { notFound, Refusal } from "../../../server/refusal.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { readJson } from "../../shell/read-body.server.ts";
+import { CLOCK_HEADER } from "../outbox/send.ts";
+import { byServersClock } from "./clock.ts";
 import { checkEntries } from "./entry.form.ts";
 
 export const loader = guarded("desk", async () => {
@@ -14,6 +16,13 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
   const checked = checkEntries(await readJson(request));
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
   const { entries } = checked.value;
-  const booked = await desk((given) => recordEntries(given, params.jobId ?? "", entries));
+  const clock = request.headers.get(CLOCK_HEADER);
+  const booked = await desk((given) =>
+    recordEntries(
+      given,
+      params.jobId ?? "",
+      entries.map((entry) => ({ ...entry, at: byServersClock(entry.at, clock, given.now) })),
+    ),
+  );
   return data({ ...booked, booked: entries.map(({ id }) => id) });
 });

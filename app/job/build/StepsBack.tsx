@@ -1,5 +1,6 @@
+import { useState } from "react";
 import { factOf, StepBack } from "../../../core/facts/index.ts";
-import { type BackStep, type BuildOrder, tasksOf } from "../../../core/job/index.ts";
+import { type BackItem, type BackList, type BackStep, tasksOf } from "../../../core/job/index.ts";
 import { stepBackDrafts } from "../../../core/ledger/index.ts";
 import { checkKnown } from "../../../core/order/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
@@ -9,6 +10,7 @@ import { InMark } from "../../ui/OutIn.tsx";
 import { useJob } from "../context.ts";
 import { moveTick, sayTick } from "../tick-id.ts";
 import { TaskRow } from "./Tasks.tsx";
+import { Group, MOST_GROUPS } from "./ThingsBack.tsx";
 
 /** One step of the order of work going back, with what is to be seen as it does. */
 function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
@@ -42,6 +44,7 @@ function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
         <span className="min-w-48 flex-1">
           <span className="block font-bold text-lg leading-snug">{back.name}</span>
           {isHeld && <span className="text-ink-2">first: {step.waitsFor.join("; ")}</span>}
+          {step.seeFirst && <span className="text-ink-2">look first: {step.seeFirst.join("; ")}</span>}
         </span>
         <Button
           aria-label={`Is back: ${back.name}`}
@@ -64,41 +67,57 @@ function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
   );
 }
 
-/** The order of work turned round: what can go back now, and what waits for what. */
-export function StepsBack({ order }: { order: BuildOrder }) {
+/** Steps and things in one list, as they came off: what can go back now, and what waits for what. */
+export function StepsBack({ list }: { list: BackList }) {
   const { entries } = useJob();
+  const [isWhole, setWhole] = useState(false);
   const tasks = tasksOf(entries).filter(({ isDone }) => !isDone);
-  if (order.now.length + order.waits.length + tasks.length === 0) return null;
+  const shown = isWhole ? list.now : list.now.slice(0, MOST_GROUPS);
   return (
     <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
       <section aria-labelledby="goes-back">
         <h3 id="goes-back" className="text-xl">
-          Can go back now
+          Last off, first on
         </h3>
         <ul className="border-ink border-t-2">
           {tasks.map((task) => (
             <TaskRow key={task.entryId} task={task} />
           ))}
-          {order.now.map((step) => (
-            <StepCard key={step.entryId} step={step} />
+          {shown.map((item) => (
+            <Item key={keyOf(item)} item={item} />
           ))}
         </ul>
-        {order.now.length + tasks.length === 0 && (
+        {shown.length < list.now.length && (
+          <Button onClick={() => setWhole(true)}>and {list.now.length - shown.length} more</Button>
+        )}
+        {list.now.length + tasks.length === 0 && (
           <p className="text-ink-2">Nothing, until what the others wait for was seen.</p>
         )}
       </section>
-      {order.waits.length > 0 && (
+      {list.waits.length > 0 && (
         <section aria-labelledby="waits">
           <h3 id="waits" className="text-xl">
-            Waits
+            Waits, or goes at the end
           </h3>
           <ul className="border-ink border-t-2">
-            {order.waits.map((step) => (
-              <StepCard key={step.entryId} step={step} isHeld />
+            {list.waits.map((item) => (
+              <Item key={keyOf(item)} item={item} isHeld />
             ))}
           </ul>
         </section>
       )}
     </div>
+  );
+}
+
+const keyOf = ({ step, group }: BackItem) =>
+  step ? step.entryId : group.items.map(({ entryId }) => entryId).join();
+
+function Item({ item, isHeld = false }: { item: BackItem; isHeld?: boolean }) {
+  if (item.step) return <StepCard step={item.step} isHeld={isHeld} />;
+  return (
+    <li className="py-1">
+      <Group group={item.group} />
+    </li>
   );
 }

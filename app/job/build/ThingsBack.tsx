@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import { isBeside } from "../../../core/job/index.ts";
 import {
   type BuildGroup,
   type BuildItem,
@@ -20,11 +21,7 @@ const nameOf = (item: BuildItem) => {
 };
 
 /** Nobody works down more at once; the rest is one tap away. */
-const MOST_GROUPS = 60;
-
-/** Tools and line caps hold nothing up, so they are offered after what does. */
-const isBeside = (group: BuildGroup) =>
-  group.items.every((item) => item.account === "tool" || item.account === "line-cap");
+export const MOST_GROUPS = 60;
 
 function BackRow({ item }: { item: BuildItem }) {
   const { page, entries, book, mayBook } = useJob();
@@ -73,7 +70,7 @@ function BackRow({ item }: { item: BuildItem }) {
 }
 
 /** Things that left one place together, each with its ticks; what is known to hold them up is said, and holds nobody. */
-function Group({ group, isNamed = true }: { group: BuildGroup; isNamed?: boolean }) {
+export function Group({ group, isNamed = true }: { group: BuildGroup; isNamed?: boolean }) {
   const isBag =
     isNamed && group.items.some((item) => item.place === group.place && item.place.startsWith("bag"));
   return (

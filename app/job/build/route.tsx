@@ -1,12 +1,13 @@
-import { useLoaderData, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import { factsOf, StepBack } from "../../../core/facts/index.ts";
-import { buildOrder } from "../../../core/job/index.ts";
+import { backList, buildOrder, tasksOf } from "../../../core/job/index.ts";
 import { openItems, stillOut } from "../../../core/ledger/index.ts";
 import { readMeasured } from "../../../server/vehicles/read-measured.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
 import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
+import { type StageRead, stage } from "../stage.tsx";
 import { Tray } from "../Tray.tsx";
 import { Cautions, Work } from "../Work.tsx";
 import { StepsBack } from "./StepsBack.tsx";
@@ -45,14 +46,16 @@ function LeftOver() {
 }
 
 /** Putting back: the order of work turned round, then what is out, last off first. Anything can be ticked. */
-export default function Build() {
+function Build({ read: { torques } }: StageRead<typeof loader>) {
   const { entries, page } = useJob();
-  const { torques } = useLoaderData<typeof loader>();
   const BuildTools = buildTools.use()?.BuildTools;
   const order = buildOrder(entries);
   const lines = stillOut(entries);
   const hasMoved = entries.some((entry) => entry.account && entry.account !== "coolant" && entry.out);
   const isBagOpen = useSearchParams()[0].has("bag");
+  const hasTasks = tasksOf(entries).some(({ isDone }) => !isDone);
+  // Where no step was taken things alone are out, and stand in two columns; a bag that was opened by its label stands by itself.
+  const isOneList = !isBagOpen && order.now.length + order.waits.length + (hasTasks ? 1 : 0) > 0;
   const isAllBack = lines.length + order.now.length + order.waits.length === 0;
   return (
     <Work title="What goes back next?" next={{ label: "On to Fill", to: "fill" }}>
@@ -65,10 +68,10 @@ export default function Build() {
         </p>
       )}
       <LeftOver />
-      <StepsBack order={order} />
+      {isOneList && <StepsBack list={backList(entries)} />}
       {(lines.length > 0 || isBagOpen) && (
         <>
-          <ThingsBack />
+          {!isOneList && <ThingsBack />}
           {!isBagOpen && (
             <section aria-labelledby="tray">
               <h3 id="tray" className="mb-2 text-xl">
@@ -88,3 +91,5 @@ export default function Build() {
     </Work>
   );
 }
+
+export default stage<typeof loader>(Build);

@@ -1,7 +1,7 @@
-import { bleedingVehicle } from "../../../core/bleed/index.ts";
 import { dataOf, Strength } from "../../../core/facts/index.ts";
 import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/job/index.ts";
 import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
+import { bledVehicle } from "../../../core/state/index.ts";
 import { format, readShown, SHOWN, type System } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";
@@ -12,6 +12,7 @@ import { Figure } from "../../ui/Figure.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
 import { useJob } from "../context.ts";
 import { DrainWays } from "../DrainWays.tsx";
+import { stage } from "../stage.tsx";
 import { Cautions, Work } from "../Work.tsx";
 import { Bleeding } from "./bleed/Bleeding.tsx";
 import { Jar } from "./Jar.tsx";
@@ -122,7 +123,7 @@ const CAUTIONS = [
 ];
 
 /** Litres out and in, and what they leave unaccounted for. */
-export default function Fill() {
+function Fill() {
   const { entries, page, system } = useJob();
   const sums = coolantBalance(entries);
   const rows: [string, number][] = [
@@ -134,7 +135,7 @@ export default function Fill() {
     ["Poured", -sums.addedL],
   ];
   const isShort = sums.unaccountedL > 0;
-  const run = bleedRun(entries, bleedingVehicle(page.card, useMember().altitudeM));
+  const run = bleedRun(entries, bledVehicle(entries, page.card, useMember().altitudeM));
   return (
     <Work title="How much went in?" next={{ label: "On to Prove", to: "prove" }}>
       <Cautions texts={CAUTIONS} />
@@ -179,9 +180,11 @@ export default function Fill() {
           <Pour />
         </div>
       </div>
-      <Mix sums={sums} />
+      <Mix />
       {!run && <Bleeding run={undefined} />}
       <ColdCheck />
     </Work>
   );
 }
+
+export default stage(Fill);

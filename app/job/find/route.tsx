@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useState } from "react";
-import { Link, useLoaderData } from "react-router";
+import { Link } from "react-router";
 import { quarterOf } from "../../../core/job/find/index.ts";
 import { type FindRead, readFind, withPlan } from "../../../server/jobs/read-find.ts";
 import { guarded } from "../../shell/guard.server.ts";
@@ -7,6 +7,7 @@ import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
+import { type StageRead, stage } from "../stage.tsx";
 import { Work } from "../Work.tsx";
 import { ByHand } from "./ByHand.tsx";
 import { CircuitMap } from "./CircuitMap.tsx";
@@ -65,11 +66,12 @@ function Booked({ find }: { find: FindView }) {
 }
 
 /** Find of one job: nothing that is shown, chosen or half thought of one car is carried over to the next. */
-export default function Find() {
+function Find({ read: { read, isByHandbook } }: StageRead<typeof loader>) {
   const { job } = useJob().page;
-  const { read, isByHandbook } = useLoaderData<typeof loader>();
   return <FindOfJob key={job.id} read={read} isByHandbook={isByHandbook} />;
 }
+
+export default stage<typeof loader>(Find);
 
 /** What is still possible, what to test next and why, and the verdict when enough is known. */
 function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boolean }) {

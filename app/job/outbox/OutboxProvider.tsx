@@ -3,6 +3,7 @@ import {
   type ReactNode,
   useContext,
   useEffect,
+  useMemo,
   useRef,
   useState,
   useSyncExternalStore,
@@ -76,5 +77,5 @@ export function useOutboxLines(): { unsent: readonly Unsent[]; booked: readonly 
     () => outbox.snapshot().booked,
     () => NOTHING_YET.booked,
   );
-  return { unsent, booked };
+  return useMemo(() => ({ unsent, booked }), [unsent, booked]);
 }

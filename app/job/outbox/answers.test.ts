@@ -19,6 +19,7 @@ describe("what an answer means", () => {
       { booked: ["a"] },
       { lastSeq: "7", booked: ["a"] },
       { lastSeq: 7, booked: ["b"] },
+      { ok: true },
       [],
       null,
       "ok",
@@ -33,6 +34,11 @@ describe("what an answer means", () => {
       expect(await answerOf(page(status), "a")).toBe("unreachable");
     },
   );
+
+  it.each([200, 302, 408, 429, 502])("is no answer of ours as an empty %d", async (status) => {
+    expect(await answerOf(new Response(null, { status }), "a")).toBe("unreachable");
+    expect(await answerOf(json(404, { message: "no route" }), "a")).toBe("unreachable");
+  });
 
   it("is a refusal only in our own words", async () => {
     expect(await answerOf(json(409, refused), "a")).toEqual({ refused: "is back already" });

@@ -31,8 +31,11 @@ export async function answerOf(response: Response, id: string): Promise<Answer> 
   return { refused: String(words || `The server refused it (${response.status}).`) };
 }
 
+/** By which the server tells how far this browser's clock is off, and puts right what it says of when. */
+export const CLOCK_HEADER = "X-Clock";
+
 const asJson = (value: unknown): RequestInit => ({
-  headers: { "Content-Type": "application/json" },
+  headers: { "Content-Type": "application/json", [CLOCK_HEADER]: new Date().toISOString() },
   body: JSON.stringify(value),
 });
 

@@ -2,14 +2,14 @@ import { useState } from "react";
 import { type PictureLine, picturesOf } from "../../../core/job/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob, useWaiting } from "../context.ts";
 import { PictureDialog } from "./PictureDialog.tsx";
 import { pictureName } from "./picture-name.ts";
 import { TakePicture } from "./TakePicture.tsx";
 import { usePictureSource } from "./usePictureSource.ts";
 
 function Thumb({ picture, onOpen }: { picture: PictureLine; onOpen: () => void }) {
-  const { waiting } = useJob();
+  const waiting = useWaiting();
   const source = usePictureSource(picture.id, "small");
   const { words, place, arrows } = picture;
   const name = pictureName({ place, words });

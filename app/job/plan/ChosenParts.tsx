@@ -1,6 +1,6 @@
 import { Check, X } from "lucide-react";
 import type { NoParts, Said } from "../../../core/facts/index.ts";
-import type { ChosenPartLine } from "../../../core/job/index.ts";
+import type { PartState } from "../../../core/state/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { dateOf } from "../../ui/dates.ts";
 import { useJob } from "../context.ts";
@@ -28,7 +28,7 @@ export function ChosenParts({
   parts,
   none,
 }: {
-  parts: ChosenPartLine[];
+  parts: PartState[];
   none: Said<NoParts>["entry"] | undefined;
 }) {
   const { page, timeZone, book, mayBook } = useJob();

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { CheckedPart, dataOf, factOf, RefusedPart } from "../../../core/facts/index.ts";
-import { type ChosenPartLine, looksFor } from "../../../core/job/index.ts";
+import { looksFor } from "../../../core/job/index.ts";
+import type { PartState } from "../../../core/state/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsMany } from "../../ui/Chips.tsx";
@@ -12,7 +13,7 @@ import { sayTick } from "../tick-id.ts";
 const LEAST_REASON = 3;
 
 /** A part that has come: looked over point by point, then accepted or refused under a name. */
-export function OutOfItsBox({ part }: { part: ChosenPartLine }) {
+export function OutOfItsBox({ part }: { part: PartState }) {
   const { page, entries, book } = useJob();
   const [seen, setSeen] = useDraft<string[]>(`box:${part.entryId}`, []);
   const [wrong, setWrong] = useDraft(`box-wrong:${part.entryId}`);

@@ -1,6 +1,5 @@
-import { useLoaderData } from "react-router";
 import { dataOf, factOf, lastFact, NoParts } from "../../../core/facts/index.ts";
-import { chosenParts } from "../../../core/job/index.ts";
+import { partsState } from "../../../core/state/index.ts";
 import { readLastOnModel } from "../../../server/jobs/read-last-on-model.ts";
 import { readLives } from "../../../server/jobs/read-lives.ts";
 import { readPartsOnShelf } from "../../../server/shelf/read-shelf.ts";
@@ -10,6 +9,7 @@ import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
+import { type StageRead, stage } from "../stage.tsx";
 import { sayTick } from "../tick-id.ts";
 import { Cautions, Work } from "../Work.tsx";
 import { ChoosePart } from "./ChoosePart.tsx";
@@ -39,11 +39,11 @@ const CAUTIONS = [
 ];
 
 /** Parts with grade and supplier, weighed and measured before they are bought, looked at before the car is opened. */
-export default function Plan() {
+function Plan({ read }: StageRead<typeof loader>) {
   const { entries, page, book, mayBook } = useJob();
-  const { lives, last, measured, shelf } = useLoaderData<typeof loader>();
+  const { lives, last, measured, shelf } = read;
   const PlanTools = planTools.use()?.PlanTools;
-  const parts = chosenParts(entries);
+  const parts = partsState(entries);
   const none = lastFact(entries, NoParts)?.entry;
   return (
     <Work
@@ -79,3 +79,5 @@ export default function Plan() {
     </Work>
   );
 }
+
+export default stage<typeof loader>(Plan);

@@ -1,8 +1,7 @@
 import { useEffect } from "react";
 import { useFetcher } from "react-router";
 import { dataOf, PressureRead } from "../../../core/facts/index.ts";
-import { pressureReadings } from "../../../core/job/index.ts";
-import { pressureHold } from "../../../core/leaks/index.ts";
+import { pressureHeld, pressureReadings } from "../../../core/job/index.ts";
 import { format, inShownUnits, readShown, SHOWN, toShown } from "../../../core/units/index.ts";
 import type { TesterAnswer } from "../../instruments/pressure.route.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
@@ -32,7 +31,7 @@ export function PressureTest() {
   const readings = pressureReadings(entries);
   const rated = page.card?.capGaugeKpa ?? USUAL_CAP_KPA;
   const capGaugeKPa = Math.max(LEAST_CAP_KPA, rated);
-  const found = readings.length > 0 ? pressureHold(readings, { capGaugeKPa }) : undefined;
+  const found = pressureHeld(entries, capGaugeKPa);
   const kPa = pressure.trim() === "" ? undefined : rounded(readShown(pressure, "pressure", system), 0, 400);
   const celsius =
     beside.trim() === "" ? undefined : rounded(readShown(beside, "temperature", system), -40, 150);

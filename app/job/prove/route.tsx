@@ -9,9 +9,10 @@ import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
 import { CardLink } from "../CardLink.tsx";
 import { ColdCheck } from "../ColdCheck.tsx";
-import { useJob } from "../context.ts";
+import { useJob, useWaiting } from "../context.ts";
 import { useOutbox, useOutboxLines } from "../outbox/OutboxProvider.tsx";
 import type { Parcel } from "../outbox/outbox.ts";
+import { stage } from "../stage.tsx";
 import { Cautions, Work } from "../Work.tsx";
 import { Checks } from "./Checks.tsx";
 import { Compare } from "./Compare.tsx";
@@ -43,8 +44,9 @@ const CAUTIONS = ["Engine running: doors open, extraction on. Loose sleeves away
 const warmUpChart = later(() => import("./WarmUpChart.tsx"));
 
 /** Drop a warm-up log in, see what it proves, book it. */
-export default function Prove() {
-  const { page, entries, system, mayBook, book, waiting } = useJob();
+function Prove() {
+  const { page, entries, system, mayBook, book } = useJob();
+  const waiting = useWaiting();
   const { unsent } = useOutboxLines();
   const outbox = useOutbox();
   const spec = useSpec();
@@ -272,3 +274,5 @@ export default function Prove() {
     </Work>
   );
 }
+
+export default stage(Prove);

@@ -1,6 +1,6 @@
 import { AlertDialog } from "radix-ui";
 import type { MouseEvent } from "react";
-import type { NotWritten } from "../../../core/job/index.ts";
+import type { Duty } from "../../../core/state/index.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useRest } from "../../ui/useRest.ts";
@@ -16,7 +16,7 @@ export function ConfirmSignature({
 }: {
   isOpen: boolean;
   open: number;
-  missing: NotWritten[];
+  missing: readonly Duty[];
   onSign: () => void;
   onLeave: () => void;
 }) {
@@ -38,10 +38,11 @@ export function ConfirmSignature({
           </AlertDialog.Description>
           {missing.length > 0 && (
             <div>
-              <p className="font-bold">Not written in the book</p>
+              <p className="font-bold">Not said in the book</p>
               <ul className="list-disc pl-6">
-                {missing.map(({ words }) => (
-                  <li key={words}>{words}</li>
+                {missing.map(({ words }, index) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: of two parts of one name the same may be left unsaid
+                  <li key={`${index} ${words}`}>{words}</li>
                 ))}
               </ul>
             </div>

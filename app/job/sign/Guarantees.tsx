@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { dataOf, factsOf, Guarantee } from "../../../core/facts/index.ts";
-import { chosenParts } from "../../../core/job/index.ts";
 import { guaranteeSpan, guaranteeWords } from "../../../core/report/index.ts";
+import { partsState } from "../../../core/state/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
@@ -34,7 +34,7 @@ export function Guarantees() {
   const { entries, book, mayBook } = useJob();
   const [open, setOpen] = useState<{ id: string; partDays: number; labourDays: number }>();
   const given = new Map(factsOf(entries, Guarantee).map(({ fact }) => [fact.part, fact]));
-  const parts = chosenParts(entries).filter(({ refused }) => !refused);
+  const parts = partsState(entries).filter(({ refused }) => !refused);
   if (parts.length === 0) return null;
   const save = (words: string) => {
     if (!open) return;

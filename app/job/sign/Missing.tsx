@@ -1,20 +1,21 @@
 import { Link } from "react-router";
-import type { NotWritten } from "../../../core/job/index.ts";
+import type { Duty } from "../../../core/state/index.ts";
 import { STAGE_NAMES } from "../../shell/stage-names.ts";
 import { useJob } from "../context.ts";
 
-/** What usually stands in a book and doesn't in this one, each with the way to where it is written. */
-export function Missing({ missing }: { missing: NotWritten[] }) {
+/** What usually stands in a book and doesn't in this one, or isn't answered yet, each with the way to where it is. */
+export function Missing({ missing }: { missing: readonly Duty[] }) {
   const { page } = useJob();
   if (missing.length === 0) return null;
   return (
     <div>
-      <h3 className="font-bold text-xl">Not written</h3>
+      <h3 className="font-bold text-xl">Not said</h3>
       <ul className="border-ink border-t-2">
-        {missing.map(({ words, stage }) => (
+        {missing.map(({ words, stage }, index) => (
           <li
-            key={words}
-            className="flex flex-wrap items-center justify-between gap-x-4 border-rule border-b py-1"
+            // biome-ignore lint/suspicious/noArrayIndexKey: of two parts of one name the same may be left unsaid
+            key={`${index} ${words}`}
+            className="grid grid-cols-[1fr_auto] items-center gap-x-4 border-rule border-b py-1"
           >
             <span>{words}</span>
             <Link

@@ -1,6 +1,6 @@
 import { Button } from "../../ui/Button.tsx";
 import { clockOf } from "../../ui/dates.ts";
-import { useJob } from "../context.ts";
+import { useJob, useWaiting } from "../context.ts";
 import { useOutbox } from "../outbox/OutboxProvider.tsx";
 import type { Unsent } from "../outbox/outbox.ts";
 import { Work } from "../Work.tsx";
@@ -8,7 +8,8 @@ import { Summary } from "./Summary.tsx";
 
 /** Signed here: on its way to the server, or there and not read back yet. */
 export function SignedHere({ signature }: { signature: Unsent }) {
-  const { timeZone, waiting } = useJob();
+  const { timeZone } = useJob();
+  const waiting = useWaiting();
   const outbox = useOutbox();
   const { entry, stuck } = signature;
   const isUnsent = waiting.has(entry.id);

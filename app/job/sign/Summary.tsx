@@ -1,5 +1,6 @@
 import type { SeenAs } from "../../../core/facts/index.ts";
-import { chosenParts, complaintOf, findingOf, whileApart } from "../../../core/job/index.ts";
+import { complaintOf, findingOf, whileApart } from "../../../core/job/index.ts";
+import { partsState } from "../../../core/state/index.ts";
 import { useJob } from "../context.ts";
 
 const APART_WORDS = { replaced: "Replaced too", advised: "Advised", declined: "Declined" } as const;
@@ -8,7 +9,7 @@ const APART_WORDS = { replaced: "Replaced too", advised: "Advised", declined: "D
 export function Summary() {
   const { entries } = useJob();
   const finding = findingOf(entries);
-  const parts = chosenParts(entries);
+  const parts = partsState(entries).filter(({ refused }) => !refused);
   const apart = whileApart(entries);
   const told = (as: SeenAs) =>
     apart

@@ -1,9 +1,8 @@
 import { useState } from "react";
-import { useLoaderData } from "react-router";
 import { v4 as newId } from "uuid";
 import { USUAL_RULES } from "../../../core/followups/index.ts";
-import { notWritten, proofsOf, provenCar, unproven } from "../../../core/job/index.ts";
-import { mayClose, standing } from "../../../core/ledger/index.ts";
+import { standing } from "../../../core/ledger/index.ts";
+import { dutiesOf, openItems, provenCar } from "../../../core/state/index.ts";
 import { type LooksToldBy, readLooks } from "../../../server/follow-ups/read-looks.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { guarded } from "../../shell/guard.server.ts";
@@ -11,8 +10,9 @@ import { keptReading } from "../../shell/kept/reading.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextArea } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob, useWaiting } from "../context.ts";
 import { useOutbox, useOutboxLines } from "../outbox/OutboxProvider.tsx";
+import { type StageRead, stage } from "../stage.tsx";
 import { Work } from "../Work.tsx";
 import { ConfirmSignature } from "./ConfirmSignature.tsx";
 import { Guarantees } from "./Guarantees.tsx";
@@ -27,6 +27,8 @@ import { openSent } from "./sign.form.ts";
 import { Unproven } from "./Unproven.tsx";
 
 const LEAST_REASON = 10;
+/** What settles these is in their own words already. */
+const SAYS_IT_ITSELF: ReadonlySet<string> = new Set(["step", "task", "to-get", "level", "check"]);
 
 export const loader = guarded("desk", async ({ params, desk, member }) =>
   desk((given) => readLooks(given, params.jobId ?? "", member.timeZone)),
@@ -40,8 +42,9 @@ export const clientLoader = keptReading<LooksToldBy>("job/sign/route", async () 
 }));
 
 /** The open balance in words. Something open takes a reason; signing is asked for once more, elsewhere. */
-export default function Sign() {
-  const { page, entries, system, book, mayBook, mayCorrect, waiting, ownSignature } = useJob();
+function Sign({ read: looks }: StageRead<typeof loader>) {
+  const { page, entries, system, book, mayBook, mayCorrect, ownSignature } = useJob();
+  const waiting = useWaiting();
   const { unsent } = useOutboxLines();
   const outbox = useOutbox();
   const { role } = useMember();
@@ -49,14 +52,14 @@ export default function Sign() {
   const [asked, setAsked] = useState<string>();
   const [isTold, setTold] = useState(false);
   const [isOvertaken, setOvertaken] = useState(false);
-  const looks = useLoaderData<typeof loader>();
   if (page.job.signedAt) return <Signed looks={looks} />;
   if (ownSignature) return <SignedHere signature={ownSignature} />;
-  const shown = mayClose(entries, system).because;
-  const metric = mayClose(entries).because;
-  const missing = notWritten(entries);
-  const { card } = page;
-  const notProven = unproven(proofsOf(entries, provenCar(card)));
+  const duties = dutiesOf(entries, provenCar(page.card), system);
+  const asking = (asks: (typeof duties)[number]["asks"]) => duties.filter((each) => each.asks === asks);
+  const shown = asking("balance");
+  const metric = openItems(entries).map(({ words }) => words);
+  const missing = asking("word");
+  const notProven = asking("proof").flatMap(({ proof }) => proof ?? []);
   const asksWhy = shown.length + notProven.length > 0;
   const isEmpty = standing(entries).length === 0;
   const refused = unsent.find(
@@ -102,9 +105,13 @@ export default function Sign() {
               {shown.length === 1 ? "One thing is open" : `${shown.length} things are open`}
             </p>
             <ul className="border-ink border-t-2">
-              {shown.map((words) => (
-                <li key={words} className="border-rule border-b py-1">
+              {shown.map(({ about, words, settledBy, line }, index) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: two things may be open in the same words
+                <li key={`${index} ${words}`} className="border-rule border-b py-1">
                   {words}
+                  {(line ? line.open < 0 : !SAYS_IT_ITSELF.has(about)) && (
+                    <span className="block text-ink-2">{settledBy}</span>
+                  )}
                 </li>
               ))}
             </ul>
@@ -163,3 +170,5 @@ export default function Sign() {
     </Work>
   );
 }
+
+export default stage<typeof loader>(Sign);

@@ -21,7 +21,7 @@ export function PartsGate({ gate }: { gate: Gate }) {
       kind: "decision",
       item: "opened without the part",
       text: because,
-      data: dataOf(OpenedWithout, { because }),
+      data: dataOf(OpenedWithout, { because, parts: gate.waitsFor.map(({ entryId }) => entryId) }),
     });
     setWhy("");
   };

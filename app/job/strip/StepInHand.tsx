@@ -1,24 +1,72 @@
 import { factOf, StepDone } from "../../../core/facts/index.ts";
-import type { WorkOrder } from "../../../core/job/index.ts";
-import { stepDoneDrafts } from "../../../core/ledger/index.ts";
+import { type WorkOrder, workOrderOf } from "../../../core/job/index.ts";
+import { type EntryDraft, stepDoneDrafts } from "../../../core/ledger/index.ts";
+import { inShownTemperatures, readShown, SHOWN } from "../../../core/units/index.ts";
+import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
+import { TextField } from "../../ui/Field.tsx";
+import { VerdictShape } from "../../ui/VerdictMark.tsx";
+import { Cap } from "../cap/Cap.tsx";
+import { useEngine } from "../cap/useEngine.ts";
 import { useJob } from "../context.ts";
 import { moveTick, sayTick } from "../tick-id.ts";
+import { Resting } from "./Resting.tsx";
 
-/** The step in hand: the next of the order that nothing stands in the way of. */
-export function StepInHand({ work }: { work: WorkOrder }) {
-  const { page, entries, book, mayBook } = useJob();
+const DRAIN = "drain";
+
+const DRAINED_MOST_L = 60;
+
+/** The step in hand: the next of the order that nothing stands in the way of, and the clocks that run beside it. */
+export function StepInHand({ work: untimed }: { work: WorkOrder }) {
+  const { page, entries, book, mayBook, system } = useJob();
+  const { engine, now } = useEngine();
+  const [drained, setDrained] = useDraft(`step-drained:${page.job.id}`);
+  const work = workOrderOf(entries, now) ?? untimed;
   const [step] = work.ready;
   const count = work.steps.filter(({ id }) => work.done.has(id)).length;
+  if (!step && work.resting.some(({ holds }) => holds.length > 0))
+    return (
+      <div className="flex flex-col gap-2 border-ink border-l-4 pl-3">
+        <p className="font-bold">Nothing may be begun before its time is out.</p>
+        <Resting work={work} now={now} />
+      </div>
+    );
   if (!step)
     return (
-      <p className="border-ink border-l-4 pl-3 font-bold">
-        All {work.steps.length} steps of the order are done.
-      </p>
+      <div className="border-ink border-l-4 pl-3">
+        <p className="font-bold">All {work.steps.length} steps of the order are done.</p>
+        {work.again.length > 0 && (
+          <details>
+            <summary className="min-h-12 py-3">Off again: {work.again.length} that are back</summary>
+            <ul className="flex flex-wrap gap-2">
+              {work.again.map((each) => (
+                <li key={each.step.id}>
+                  <Button disabled={!mayBook} onClick={() => book(stepDoneDrafts(each.step, entries))}>
+                    {each.step.name}
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
+      </div>
     );
+  const isHeld = step.isCold && engine.cap.safeNow !== "pass";
+  const litres = step.id === DRAIN && drained.trim() ? readShown(drained, "volume", system) : undefined;
+  const isWrong =
+    step.id === DRAIN &&
+    drained.trim() !== "" &&
+    !(litres !== undefined && litres > 0 && litres <= DRAINED_MOST_L);
   const isDone = () => {
-    const [said, ...moves] = stepDoneDrafts(step, entries);
+    if (isWrong) return;
+    const [said, ...rest] = stepDoneDrafts(step, entries);
     if (!said) return;
+    const out: EntryDraft[] =
+      litres === undefined
+        ? []
+        : [{ kind: "movement", account: "coolant", item: "drained", out: litres, unit: "L" }];
+    const moves = [...rest, ...out];
+    setDrained("");
     book(
       [said, ...moves],
       [
@@ -48,9 +96,43 @@ export function StepInHand({ work }: { work: WorkOrder }) {
         <p>{step.why}</p>
         {step.caution && <p className="mt-1 border-ink border-l-4 pl-2 font-bold">{step.caution}</p>}
       </div>
-      <Button key={step.id} disabled={!mayBook} aria-label={`Done: ${step.name}`} onClick={isDone}>
+      {step.id === DRAIN && (
+        <div className="w-44">
+          <TextField
+            label="How much came out"
+            unit={SHOWN.volume[system].label}
+            inputMode="decimal"
+            className="figure"
+            value={drained}
+            maxLength={12}
+            disabled={!mayBook || isHeld}
+            error={isWrong ? "As measured, such as 5.2." : undefined}
+            onChange={(event) => setDrained(event.target.value)}
+          />
+        </div>
+      )}
+      <Button key={step.id} disabled={!mayBook || isHeld} aria-label={`Done: ${step.name}`} onClick={isDone}>
         Done
       </Button>
+      {step.isCold && !isHeld && (
+        <p className="flex basis-full items-center gap-2">
+          <VerdictShape verdict="pass" />
+          <span>
+            <span className="font-bold">It may be opened.</span>{" "}
+            {inShownTemperatures(engine.cap.because, system)}
+          </span>
+        </p>
+      )}
+      {work.resting.length + work.passing.length > 0 && (
+        <div className="basis-full">
+          <Resting work={work} now={now} />
+        </div>
+      )}
+      {isHeld && (
+        <div className="basis-full">
+          <Cap engine={engine} />
+        </div>
+      )}
     </section>
   );
 }

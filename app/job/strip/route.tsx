@@ -1,15 +1,16 @@
 import { useMemo } from "react";
-import { useLoaderData } from "react-router";
 import { partsGate, workOrderOf } from "../../../core/job/index.ts";
 import { stillOut, thing } from "../../../core/ledger/index.ts";
 import { readLastOnModel } from "../../../server/jobs/read-last-on-model.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
+import { staysOnItsJob } from "../../shell/kept/stays-on-its-job.ts";
 import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
 import { useJob } from "../context.ts";
 import { DrainWays } from "../DrainWays.tsx";
 import { LastTime } from "../LastTime.tsx";
+import { type StageRead, stage } from "../stage.tsx";
 import { ToolTabs } from "../ToolTabs.tsx";
 import { Tray } from "../Tray.tsx";
 import { moveTick } from "../tick-id.ts";
@@ -28,6 +29,8 @@ export const loader = guarded("desk", async ({ params, desk }) => ({
   last: await desk((given) => readLastOnModel(given, params.jobId ?? "")),
 }));
 
+export const shouldRevalidate = staysOnItsJob("job/strip/route");
+
 /** Without a server the pads offer the usual. */
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/strip/route", async () => ({
   last: null,
@@ -42,9 +45,8 @@ const CAUTIONS = [
 ];
 
 /** Taking off: by tapping what usually comes off, by the bag, or through the entry line. */
-export default function Strip() {
+function Strip({ read: { last } }: StageRead<typeof loader>) {
   const { page, entries, book, mayBook } = useJob();
-  const { last } = useLoaderData<typeof loader>();
   const pads = useMemo(() => padsFrom(last?.outs ?? []), [last]);
   const lines = stillOut(entries);
   const StripTools = stripTools.use()?.StripTools;
@@ -145,3 +147,5 @@ export default function Strip() {
     </Work>
   );
 }
+
+export default stage<typeof loader>(Strip);

@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { memo, useEffect } from "react";
 import { useMatches } from "react-router";
 import type { MemberView } from "../member.ts";
 import { keptName } from "./kept-names.ts";
@@ -21,7 +21,7 @@ async function keepAtHand(): Promise<void> {
 }
 
 /** Keeps what came with the page itself, which passes no loader in the browser, and the lists that a day begins with. */
-export function KeepPages({ member }: { member: MemberView }) {
+export const KeepPages = memo(function KeepPages({ member }: { member: MemberView }) {
   const matches = useMatches();
   // biome-ignore lint/correctness/useExhaustiveDependencies: what came with the page comes once
   useEffect(() => {
@@ -38,4 +38,4 @@ export function KeepPages({ member }: { member: MemberView }) {
     return () => clearTimeout(timer);
   }, [member.personId]);
   return null;
-}
+});

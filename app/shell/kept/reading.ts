@@ -21,6 +21,12 @@ function endedHere(error: unknown, request: Request): boolean {
   return Boolean(to?.startsWith("/sign-in")) && new URL(request.url).pathname === window.location.pathname;
 }
 
+/** The routes that show what was kept, or what stands in for it, since their last reading found no server. */
+const old = new Set<string>();
+
+/** Whether what a route shows is not the server's last word on it. */
+export const isOld = (routeId: string): boolean => old.has(routeId);
+
 /**
  * A route's reading that nothing takes away: from the server where it answers, else as it was last read in this
  * browser, else what `instead` makes up for it. Only where there is none of these is there no page.
@@ -35,6 +41,7 @@ export function keptReading<Data>(
     try {
       const read = (await serverLoader()) as Data;
       connection.found();
+      old.delete(routeId);
       if (name) void keepPage(name, read);
       return read;
     } catch (error) {
@@ -42,6 +49,7 @@ export function keptReading<Data>(
       if (request.signal.aborted) throw error;
       const isEnded = endedHere(error, request);
       if (isOwnWord(error) && !isEnded) throw error;
+      old.add(routeId);
       if (isEnded) connection.signedOut();
       else connection.lost(new Date().toISOString(), referenceOf(error));
       const kept = name ? await readPage(name) : undefined;

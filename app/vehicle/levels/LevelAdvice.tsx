@@ -32,7 +32,7 @@ export function LevelAdvice({
   if (counted.length === 0)
     return <p className="text-ink-2">No cold level was taken since it was last filled.</p>;
   const rate = lossRate(counted);
-  const { earliest, latest, advice, because } = reaches(counted, minimumL);
+  const { earliest, latest, advice, because } = reaches(counted, minimumL, { now: new Date().toISOString() });
   const day = (iso: string) => dateOf(iso, timeZone);
   return (
     <div className="flex flex-col gap-1">

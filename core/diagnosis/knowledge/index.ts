@@ -1,3 +1,4 @@
+export { isAfterRed } from "./after-red.ts";
 export { type Asked, weighAsked } from "./asked.ts";
 export { handbookPriors, hypothesesOf, type ModelChoices, modelOf, testOf, testsOf } from "./build-model.ts";
 export { checkKnowledge, notToldApart } from "./check-knowledge.ts";

@@ -149,7 +149,7 @@ export const FEED_TESTS: TestKnowledge[] = [
     name: "Voltage drop on the feed side, under load",
     minutes: 6,
     needs: ["meter", "a load on the fan"],
-    how: "Fan loaded or a lamp in its place. Meter from the battery's plus to the feed at the plug. More than half a volt is a bad joint or a blown fuse.",
+    how: "Fan loaded or a lamp in its place. Meter from the battery's plus to the feed at the plug. More than half a volt, a whole one on a 24 V car, is a bad joint or a blown fuse.",
     hazards: ["fan may start", "live feed"],
     outcomes: [passes("low", "Under 0.5 V"), fails("high", "Over 0.5 V")],
     usual: [0.95, 0.05],

@@ -110,9 +110,9 @@ describe("whatever stands in the book", () => {
           expect(words).not.toMatch(/NaN|undefined|Infinity/);
         overnightOffer(state, 17);
       }),
-      { numRuns: 120, seed: 20311 },
+      { numRuns: 120 },
     );
-  }, 60_000);
+  });
 
   it("can be mended: with every line struck out, Find stands where it began", () => {
     fc.assert(
@@ -127,7 +127,7 @@ describe("whatever stands in the book", () => {
         expect(belief.ruledOut).toEqual([]);
         expect(belief.suspects).toEqual(beliefOf([], kind).suspects);
       }),
-      { numRuns: 60, seed: 20312 },
+      { numRuns: 60 },
     );
   });
 });

@@ -13,6 +13,7 @@ import {
   type Circuit,
   type CircuitKind,
   handbookPriors,
+  isAfterRed,
   modelOf,
   UNSURE,
   weighAsked,
@@ -22,7 +23,7 @@ import type { Entry } from "../../ledger/index.ts";
 import { askedOf } from "./asked-of.ts";
 import { type Cannot, cannotOf } from "./cannot.ts";
 import { heatOf } from "./engine-now.ts";
-import { isAfterRed, levelOf, withoutRunningFan } from "./offered.ts";
+import { levelOf, withoutRunningFan } from "./offered.ts";
 import { type PlanQuestion, withoutTried } from "./plan.ts";
 import { type Result, resultsOf } from "./results.ts";
 

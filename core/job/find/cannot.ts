@@ -1,6 +1,6 @@
 import { type CannotBecause, CannotTest, factsOf } from "../../facts/index.ts";
 import type { Entry } from "../../ledger/index.ts";
-import { COOLS_IN_H } from "./engine-now.ts";
+import { COOLS_IN_H } from "../../state/index.ts";
 
 export interface Cannot {
   test: string;

@@ -2,11 +2,9 @@ import type { Heat } from "../../diagnosis/index.ts";
 import { isOutcome, testOf } from "../../diagnosis/knowledge/index.ts";
 import { factOf, TestOutcome, WarmUpLog } from "../../facts/index.ts";
 import { type Entry, standing } from "../../ledger/index.ts";
+import { COOLS_IN_H, WARM_C } from "../../state/index.ts";
 
-/** After this long with the engine off its coolant stands at the air's temperature: cold tests can be done, hours. */
-export const COOLS_IN_H = 6;
 const HOUR_MS = 3_600_000;
-const WARM_C = 50;
 
 const QUARTER_MS = HOUR_MS / 4;
 
@@ -34,9 +32,7 @@ function lastHeat(
   for (const entry of standing(entries).toReversed()) {
     const heat = heatBy(entry);
     if (!heat) continue;
-    // A line corrected later tells of the time when it was first written.
-    const at = entries.find(({ seq }) => seq === entry.order)?.at ?? entry.at;
-    return { heat, hours: now === undefined ? 0 : (Date.parse(now) - Date.parse(at)) / HOUR_MS };
+    return { heat, hours: now === undefined ? 0 : (Date.parse(now) - Date.parse(entry.at)) / HOUR_MS };
   }
   return undefined;
 }

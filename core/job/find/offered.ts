@@ -1,18 +1,5 @@
 import type { Model, NextAction } from "../../diagnosis/index.ts";
 
-/** What is booked or asked says that the engine was past what it should ever see. */
-const RED_GAUGE = "in the red";
-const TOO_HOT_CODE = /P0217/i;
-
-/** Whether an overheat is told of: by the gauge, a code or a warm-up that boiled. */
-export const isAfterRed = (
-  asked: { gauge?: string; codes?: string },
-  evidence: readonly { test: string; outcome: string }[],
-): boolean =>
-  asked.gauge === RED_GAUGE ||
-  TOO_HOT_CODE.test(asked.codes ?? "") ||
-  evidence.some(({ test, outcome }) => test === "warm-up" && outcome === "boils");
-
 /** Tests that take the switch's, sensor's or fan's plug into the hand. */
 const PLUG_OFF = [
   "jumper",

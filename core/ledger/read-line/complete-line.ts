@@ -1,4 +1,4 @@
-import { thing } from "../words.ts";
+import { thing } from "../../state/words.ts";
 import type { LineContext } from "./line.ts";
 import { readLine } from "./read-line.ts";
 import { workLines } from "./read-work.ts";

@@ -1,5 +1,5 @@
 import type { EntryDraft } from "../../book/index.ts";
-import type { BalanceLine } from "../balance.ts";
+import type { BalanceLine } from "../../state/balance.ts";
 import type { LineContext, LineReading } from "./line.ts";
 
 export interface Case {
@@ -69,6 +69,7 @@ function short(entry: EntryDraft): string {
       return `${direction} ${entry.out ?? entry.in} ${entry.account} ${entry.item}${place}${entry.text ? ` #${entry.text}` : ""}`;
     }
     if (data.fact === "coolant-level") return `level ${data.level}${data.heat ? ` ${data.heat}` : ""}`;
+    if (data.fact === "hose-felt") return `hose ${data.upper}`;
     if (entry.kind === "reading")
       return `reads ${entry.item} ${figure(entry.value ?? 0)} ${entry.unit}${place}${data.fan ? ` ~${data.fan}` : ""}`;
     if (entry.kind === "test") return `test ${data.verdict} ${entry.item}`;

@@ -1,6 +1,7 @@
+import type { CoolDown } from "../../bleed/index.ts";
 import type { Entry, EntryDraft, Stage } from "../../book/index.ts";
+import type { BalanceLine } from "../../state/balance.ts";
 import type { System } from "../../units/index.ts";
-import type { BalanceLine } from "../balance.ts";
 
 export interface LineContext {
   /** What is out in this job: `stillOut(entries)`. */
@@ -21,6 +22,8 @@ export interface LineContext {
   isSigned?: boolean;
   /** The book itself: a correction is read against the book without the line that it corrects. */
   entries?: readonly Entry[];
+  /** Whether a cap may be opened or a hose loosened now; absent where nobody looked: then no line says that one was. */
+  cap?: () => Pick<CoolDown, "safeNow" | "because">;
 }
 
 export interface Expectation {

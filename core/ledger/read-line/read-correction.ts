@@ -1,6 +1,6 @@
 import { correctedIds, type EntryDraft, isStrike } from "../../book/index.ts";
 import { CorrectionReason, dataOf, factOf } from "../../facts/index.ts";
-import { stillOut } from "../still-out.ts";
+import { stillOut } from "../../state/still-out.ts";
 import { describeEntry } from "./describe.ts";
 import type { Expectation, LineContext, LineReading } from "./line.ts";
 import type { Word } from "./words.ts";

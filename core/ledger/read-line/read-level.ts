@@ -1,5 +1,5 @@
 import { CoolantLevel, dataOf } from "../../facts/index.ts";
-import { LEVEL_WORDS } from "../words.ts";
+import { LEVEL_WORDS } from "../../state/words.ts";
 import type { Read } from "./line.ts";
 import type { Word } from "./words.ts";
 

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { book } from "../../book/book.fixture.ts";
-import type { BalanceLine } from "../balance.ts";
+import type { BalanceLine } from "../../state/balance.ts";
 import { completeLine, type LineContext, readLine, stillOut } from "../index.ts";
 
 const out = (account: BalanceLine["account"], place: string, item: string, open = 1): BalanceLine => ({

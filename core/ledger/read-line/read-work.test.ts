@@ -1,13 +1,15 @@
 import { describe, expect, it } from "vitest";
 import type { Entry, EntryDraft } from "../../book/index.ts";
 import { entryTrouble } from "../../facts/index.ts";
-import { stillOut } from "../still-out.ts";
+import { stillOut } from "../../state/still-out.ts";
 import { completeLine } from "./complete-line.ts";
+import type { LineContext } from "./line.ts";
 import { readLine } from "./read-line.ts";
 
 /** A job's book that grows line by line, as at the entry line. */
 class Book {
   entries: Entry[] = [];
+  cap: LineContext["cap"] = () => ({ safeNow: "pass", because: "Cold." });
   read(line: string) {
     return readLine(line, { ...this.context, entries: this.entries, open: stillOut(this.entries) });
   }
@@ -17,6 +19,7 @@ class Book {
       stage: "strip" as const,
       system: "metric" as const,
       entries: this.entries,
+      cap: this.cap,
     };
   }
   book(line: string): EntryDraft[] {
@@ -98,7 +101,7 @@ describe("a job by its lines alone", () => {
       book.book(next);
       next = completeLine("step", book.context)[0];
     }
-    expect(steps).toBe(10);
+    expect(steps).toBe(11);
     expect(stillOut(book.entries).map(({ item }) => item)).toEqual(
       expect.arrayContaining(["undertray", "bumper", "hose", "shroud", "fan", "radiator"]),
     );
@@ -115,10 +118,70 @@ describe("a job by its lines alone", () => {
   });
 });
 
+describe("a step that opens a cap or loosens a hose", () => {
+  const steps = ["engine cold", "coolant drained and measured", "hoses off"];
+  const ordered = (cap: LineContext["cap"]) => {
+    const book = new Book();
+    book.cap = cap;
+    book.book("order of work radiator");
+    return book;
+  };
+
+  it("is done by line only on the evidence that the taps ask for, and says what stands in its way", () => {
+    for (const safeNow of ["fail", "not-seen"] as const) {
+      const book = ordered(() => ({ safeNow, because: "Read at 90 °C." }));
+      for (const step of steps)
+        expect(refusal(book, `step ${step} done`)).toMatch(/^evidence that.*; Read at 90 °C$/);
+      expect(completeLine("step", book.context)).toEqual([]);
+    }
+    for (const step of steps) expect(refusal(ordered(undefined), `step ${step} done`)).toMatch(/^evidence/);
+    for (const step of steps) expect(refusal(new Book(), `step ${step} done`)).not.toMatch(/^read as/);
+  });
+
+  it("doesn't hold up the others, nor any way back", () => {
+    const book = ordered(() => ({ safeNow: "fail", because: "Hot." }));
+    book.book("step car on stands done");
+    book.book("step car down off its stands back");
+  });
+});
+
+describe("a part that was refused", () => {
+  it("is accepted only by whoever says that it is after all", () => {
+    const book = new Book();
+    for (const line of ["choose radiator pattern Tansy & Rudge", "refuse radiator: a peg bent"])
+      book.book(line);
+    expect(refusal(book, "accept radiator")).toMatch(/after all.*a peg bent/);
+    expect(book.book("accept radiator after all")[0]?.data).toMatchObject({
+      fact: "checked-part",
+      afterAll: true,
+    });
+  });
+});
+
+describe("a coolant's bare figure in a shop of °F", () => {
+  const read = (line: string) => readLine(line, { ...new Book().context, system: "us" });
+  it("is asked about where it is warm in one unit and cool in the other", () => {
+    expect(read("ect 110")).toMatchObject({
+      choices: [{ entry: { value: expect.closeTo(43.3, 1) } }, { entry: { value: 110 } }],
+    });
+    for (const [line, celsius] of [
+      ["ect 208", 97.8],
+      ["ect 110 f", 43.3],
+      ["ect 110 c", 110],
+      ["ect 46", 7.8],
+    ] as const)
+      expect(read(line), line).toMatchObject({ entry: { value: expect.closeTo(celsius, 1) } });
+  });
+});
+
 describe("what broke and what was seen", () => {
   it.each([
     ["broke 2 clips undertray", 2, "clips undertray", "broke"],
     ["broken clip", 1, "clip", "broke"],
+    ["broke 1 m6x20 bag 2", 1, "m6x20", "broke"],
+    ["sheared off 2 m8x25", 2, "m8x25", "broke"],
+    ["snapped clip", 1, "clip", "broke"],
+    ["lost 3 m6x20 from bag 4", 3, "m6x20", "missing"],
     ["get 4 x m6x25", 4, "m6x25", "missing"],
     ["get 3× peg bush", 3, "peg bush", "missing"],
   ])("%s", (line, count, item, because) => {

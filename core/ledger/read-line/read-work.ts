@@ -12,13 +12,16 @@ import {
   RefusedPart,
   SEEN_AS,
   SeenApart,
-  StepDone,
   ToGet,
 } from "../../facts/index.ts";
 import { FEATURES, GOALS, inOrder, stepsFor, timeOf } from "../../order/index.ts";
+import { wantedParts } from "../../state/parts.ts";
+import { stepsState } from "../../state/steps.ts";
+import { stepsOff } from "../../state/steps-off.ts";
+import { toGetDraft } from "../../state/to-get.ts";
+import { thing } from "../../state/words.ts";
+import { inShownTemperatures, type System } from "../../units/index.ts";
 import { stepBackDrafts, stepDoneDrafts } from "../step-drafts.ts";
-import { stepsOff } from "../steps-off.ts";
-import { thing } from "../words.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
 
 /** What a line says after its first words: the text itself, and where in the line it begins. */
@@ -26,6 +29,8 @@ interface Rest {
   text: string;
   at: number;
   entries: readonly Entry[];
+  cap: LineContext["cap"];
+  system: System;
 }
 type Reader = (rest: Rest) => EntryDraft[] | Expectation;
 
@@ -93,11 +98,10 @@ const choose: Reader = (rest) => {
 
 /** The chosen part that a line names, of those that nobody has accepted. */
 function partNamed(rest: Rest, name: string) {
-  const accepted = new Set(factsOf(rest.entries, CheckedPart).map(({ fact }) => fact.part));
-  const open = factsOf(rest.entries, ChosenPart).filter(({ entry }) => !accepted.has(entry.id));
-  const wordsOf = ({ entry }: (typeof open)[number]) => thing({ ...entry, account: "part" });
+  const open = wantedParts(rest.entries).filter(({ checked }) => !checked);
+  const wordsOf = ({ words }: (typeof open)[number]) => words;
   const [only, ...others] = namedIn(name, open, wordsOf);
-  if (only && others.length === 0) return only.entry;
+  if (only && others.length === 0) return only;
   return expected(
     open.length > 0
       ? `one part that is chosen and not accepted: ${list(open.map(wordsOf))}`
@@ -106,17 +110,22 @@ function partNamed(rest: Rest, name: string) {
   );
 }
 
+const AFTER_ALL = /\bafter all\b/i;
+
 const accept: Reader = (rest) => {
-  const part = partNamed(rest, rest.text);
+  const isAfterAll = AFTER_ALL.test(rest.text);
+  const part = partNamed(rest, rest.text.replace(AFTER_ALL, ""));
   if ("expected" in part) return part;
-  const { item, place } = part;
+  const { item, place, refused } = part;
+  if (refused && !isAfterAll)
+    return expected(`“after all” behind it: it was refused (${refused.because})`, rest);
   return [
     {
       kind: "decision",
       item,
       ...(place ? { place } : {}),
       text: "here, out of the box, undamaged",
-      data: dataOf(CheckedPart, { part: part.id }),
+      data: dataOf(CheckedPart, { part: part.entryId, ...(isAfterAll ? { afterAll: true } : {}) }),
     },
   ];
 };
@@ -135,7 +144,7 @@ const refuse: Reader = (rest) => {
       item,
       ...(place ? { place } : {}),
       text: `refused: ${because}`,
-      data: dataOf(RefusedPart, { part: part.id, because }),
+      data: dataOf(RefusedPart, { part: part.entryId, because }),
     },
   ];
 };
@@ -185,7 +194,7 @@ const step: Reader = (rest) => {
   }
   const said = lastFact(rest.entries, OrderOfWork)?.fact;
   if (!said) return expected("an order of work first", rest);
-  const done = new Set(factsOf(rest.entries, StepDone).map(({ fact }) => fact.step));
+  const done = new Set(stepsState(rest.entries).flatMap(({ step, isDone }) => (isDone ? [step] : [])));
   const open = inOrder(stepsFor(said.goal, said.features), said.order).filter(({ id }) => !done.has(id));
   const [only, ...others] = namedIn(name, open, (each) => `${each.id} ${each.name}`);
   if (!only || others.length > 0)
@@ -193,6 +202,12 @@ const step: Reader = (rest) => {
       open.length > 0
         ? `one step that isn't done: ${list(open.map((each) => each.name))}`
         : "nothing: all steps are done",
+      rest,
+    );
+  const cap = only.isCold ? rest.cap?.() : undefined;
+  if (only.isCold && cap?.safeNow !== "pass")
+    return expected(
+      `evidence that the engine is cold, such as “upper hose soft and cool”${cap ? `; ${inShownTemperatures(cap.because, rest.system).replace(/\.$/, "")}` : ""}`,
       rest,
     );
   return stepDoneDrafts(only, rest.entries);
@@ -204,6 +219,8 @@ const COUNT_BEHIND = /\s(?:[x×]\s*(\d{1,4})|(\d{1,4})\s*(?:[x×]|off|of them|pc
 const SIZED = /^\d+(?:[.,]\d+)?\s*(?:mm|cm|m|in|inch|l|litres?|liters?|ml|a|amps?|v|volts?|w|kg|g)\b/i;
 /** "2 v belts", "5 a fuse": two belts, or two volts? */
 const EITHER = /^\d+\s+(?:[avlmgw]|in)\s/i;
+/** Where it lay. */
+const BAG_BEHIND = /\s(?:from |of |in )?bag (\d{1,3})$/;
 const BARE_FIGURE = /(?:^|\s)\d+(?=\s|$)/;
 /** "Get in", "broke down", "got it": sentences, and no name of a thing. */
 const NO_THING =
@@ -218,19 +235,22 @@ const wanted =
     const after = COUNT_BEHIND.exec(text);
     if (before && after) return expected("how many once, then what it is", rest);
     const count = Number(before?.[1] ?? after?.[1] ?? after?.[2] ?? 1);
-    const item = tidy(text.slice(before?.[0].length ?? 0, after?.index)).toLowerCase();
+    const named = tidy(text.slice(before?.[0].length ?? 0, after?.index)).toLowerCase();
+    const bag = BAG_BEHIND.exec(named);
+    const item = tidy(named.slice(0, bag?.index));
     if (count < 1 || count > MOST_COUNT) return expected(`how many, from 1 to ${MOST_COUNT}`, rest);
     if (!item || item.length > MOST_NAME || NO_THING.test(item))
       return expected("how many and what it is", rest);
     if (BARE_FIGURE.test(item.replace(new RegExp(SIZED.source.slice(1), "gi"), "")))
       return expected("how many once, then what it is", rest);
     return [
-      {
-        kind: "note",
+      toGetDraft(rest.entries, {
         item,
-        text: `${word}, ${count} to get`,
-        data: dataOf(ToGet, { count, because }),
-      },
+        ...(bag ? { place: `bag ${bag[1]}` } : {}),
+        count,
+        because,
+        word,
+      }),
     ];
   };
 
@@ -278,6 +298,8 @@ const OPENERS: [RegExp, Reader][] = [
   [/^order of work\b/i, orderOfWork],
   [/^step\b/i, step],
   [/^(?:broke|broken)\b/i, wanted("broke", "broke")],
+  [/^(?:sheared|snapped|stripped)(?: off)?\b/i, wanted("broke", "broke")],
+  [/^lost\b/i, wanted("missing", "lost")],
   [/^get\b/i, wanted("missing", "missing")],
   [/^got\b/i, got],
   [/^seen\b/i, seen],
@@ -290,7 +312,13 @@ export function readWork(text: string, context: LineContext): Read {
     const match = opener.exec(line);
     if (!match) continue;
     const at = text.length - line.length + match[0].length;
-    return read({ text: line.slice(match[0].length), at, entries: context.entries ?? [] });
+    return read({
+      text: line.slice(match[0].length),
+      at,
+      entries: context.entries ?? [],
+      cap: context.cap,
+      system: context.system,
+    });
   }
   return undefined;
 }
@@ -298,15 +326,14 @@ export function readWork(text: string, context: LineContext): Read {
 /** Whole lines of that kind that can be booked now: what is to be accepted, and the steps that come next. */
 export function workLines({ entries = [] }: LineContext): string[] {
   if (standing(entries).length === 0) return [];
-  const accepted = new Set(factsOf(entries, CheckedPart).map(({ fact }) => fact.part));
-  const parts = factsOf(entries, ChosenPart).filter(({ entry }) => !accepted.has(entry.id));
+  const parts = wantedParts(entries).filter(({ checked }) => !checked);
   const said = lastFact(entries, OrderOfWork)?.fact;
-  const done = new Set(factsOf(entries, StepDone).map(({ fact }) => fact.step));
+  const done = new Set(stepsState(entries).map(({ step }) => step));
   const next = said
     ? inOrder(stepsFor(said.goal, said.features), said.order).find(({ id }) => !done.has(id))
     : undefined;
   return [
-    ...parts.map(({ entry }) => `accept ${thing({ ...entry, account: "part" }).toLowerCase()}`),
+    ...parts.map(({ words, refused }) => `accept ${words.toLowerCase()}${refused ? " after all" : ""}`),
     ...(next ? [`step ${next.name.toLowerCase()} done`] : []),
     ...[...stepsOff(entries)].reverse().map(({ back }) => `step ${back.name.toLowerCase()} back`),
   ];

@@ -57,6 +57,35 @@ function withoutInches(line: string): string {
   return plain;
 }
 
+/** Sides as they are said on a counter; each as long a stretch as it stands in the line. */
+const SIDE_WORDS: Readonly<Record<string, string>> = {
+  lh: "left",
+  "l/h": "left",
+  rh: "right",
+  "r/h": "right",
+  ns: "nearside",
+  "n/s": "nearside",
+  os: "offside",
+  "o/s": "offside",
+};
+const WITH_SIDE = new Set([
+  "driver",
+  "driver's",
+  "drivers",
+  "passenger",
+  "left",
+  "right",
+  "nearside",
+  "offside",
+]);
+
+/** "Driver side fan" is the driver's fan: what only says that a side is meant is no word of its own. */
+const withoutSide = (words: readonly Word[]): Word[] =>
+  words.filter(
+    ({ word, quoted }, index) =>
+      quoted || !(word === "side" || word === "hand") || !WITH_SIDE.has(words[index - 1]?.word ?? ""),
+  );
+
 /** The words of a line: quotes kept together, commas and “&” as “and”, full stops at an end left out. */
 export function wordsOf(line: string): Word[] {
   let plain = line;
@@ -78,7 +107,7 @@ export function wordsOf(line: string): Word[] {
       .toLowerCase();
     if (bare) {
       const whole = {
-        word: JOINERS.has(bare) ? JOIN : bare,
+        word: JOINERS.has(bare) ? JOIN : Object.hasOwn(SIDE_WORDS, bare) ? (SIDE_WORDS[bare] ?? bare) : bare,
         text: bare,
         at,
         end: at + bare.length,
@@ -89,7 +118,7 @@ export function wordsOf(line: string): Word[] {
     if (text.endsWith(","))
       words.push({ word: JOIN, text: ",", at: at + bare.length, end: at + text.length, quoted: false });
   }
-  return words;
+  return withoutSide(words);
 }
 
 /** A figure as typed: point or comma, with or without a nought before it. */

@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState } from "react";
-import { bleedingVehicle, type Method, methodsFor, SCHOOL_WORDS } from "../../../../core/bleed/index.ts";
+import { type Method, methodsFor, SCHOOL_WORDS } from "../../../../core/bleed/index.ts";
 import { BleedStep, dataOf } from "../../../../core/facts/index.ts";
 import type { BleedRun } from "../../../../core/job/index.ts";
 import type { EntryDraft } from "../../../../core/ledger/index.ts";
+import { bledVehicle } from "../../../../core/state/index.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { useJob } from "../../context.ts";
@@ -42,9 +43,9 @@ const begins = (method: Method, step: number): EntryDraft => {
 
 /** Getting the air out: a school chosen for its reasons, then its steps one at a time, by the book's own clock. */
 export function Bleeding({ run }: { run: BleedRun | undefined }) {
-  const { page, book, system } = useJob();
+  const { page, entries, book, system } = useJob();
   const [isChoosing, setChoosing] = useState(false);
-  const vehicle = bleedingVehicle(page.card, useMember().altitudeM);
+  const vehicle = bledVehicle(entries, page.card, useMember().altitudeM);
   const heading = useRef<HTMLHeadingElement>(null);
   const startedAt = run && Date.parse(run.startedAt);
   // Once begun it stands first on the page: whoever began it is taken along.

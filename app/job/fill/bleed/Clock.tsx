@@ -1,8 +1,8 @@
 import { useEffect, useRef } from "react";
 import { announce } from "../../../ui/announcer.ts";
 import { clockOf } from "../../../ui/dates.ts";
+import { useNow } from "../../../ui/useNow.ts";
 import { call } from "./call.ts";
-import { useNow } from "./useNow.ts";
 
 const pad = (value: number) => String(value).padStart(2, "0");
 

@@ -1,13 +1,14 @@
-import type { BleedingStep } from "../../../../core/bleed/index.ts";
-import { coolDown, SCHOOL_WORDS } from "../../../../core/bleed/index.ts";
+import { type BleedingStep, opensCap, SCHOOL_WORDS } from "../../../../core/bleed/index.ts";
 import type { BleedRun } from "../../../../core/job/index.ts";
 import type { EntryDraft } from "../../../../core/ledger/index.ts";
+import { mayHaveOpened } from "../../../../core/state/index.ts";
 import { inShownTemperatures } from "../../../../core/units/index.ts";
 import { Button } from "../../../ui/Button.tsx";
+import { Cap } from "../../cap/Cap.tsx";
+import { ReadCoolant } from "../../cap/ReadCoolant.tsx";
+import { useEngine } from "../../cap/useEngine.ts";
 import { useJob } from "../../context.ts";
 import { Clock } from "./Clock.tsx";
-import { Cooling } from "./Cooling.tsx";
-import { ReadCoolant } from "./ReadCoolant.tsx";
 
 interface Given {
   run: BleedRun;
@@ -41,14 +42,19 @@ function Settings({ step }: { step: BleedingStep }) {
 
 /** The step in hand, large: what to do, how long, what to watch, and when to stop at once. */
 export function StepNow({ run, onNext, onStop, onEnd, onAgain, onOver }: Given) {
-  const { mayBook, timeZone, system } = useJob();
+  const { entries, mayBook, timeZone, system } = useJob();
   const { method, step: place, endsAt, stopped } = run;
+  const { engine, vehicle, now } = useEngine();
   const step = method.steps[place];
   if (!step) return null;
   const isLast = place === method.steps.length - 1;
   const isCooling = step.kind === "cool" || stopped !== undefined;
-  const mayOpen = coolDown(run.cooling, { shutOffAtS: run.shutOffAtS }).safeNow === "pass";
-  const isHeld = isCooling && !mayOpen;
+  // What opens a cap waits for evidence, whatever school began it and however hot it was left.
+  const wantsCold = isCooling || opensCap(step);
+  const isHeld =
+    wantsCold &&
+    engine.cap.safeNow !== "pass" &&
+    (isCooling || !mayHaveOpened(entries, run.startedAt, now, vehicle));
   if (run.isEnded)
     return (
       <div className="flex flex-wrap items-center gap-4 border-ink border-t-2 pt-3">
@@ -80,8 +86,8 @@ export function StepNow({ run, onNext, onStop, onEnd, onAgain, onOver }: Given) 
           {endsAt && <Clock endsAt={endsAt} timeZone={timeZone} />}
         </>
       )}
-      {isCooling && <Cooling run={run} />}
-      {(isCooling || step.kind === "run") && <ReadCoolant onOver={isCooling ? undefined : onOver} />}
+      {(isCooling || isHeld) && <Cap engine={engine} />}
+      {!isCooling && step.kind === "run" && !isHeld && <ReadCoolant onOver={onOver} />}
       {step.kind === "run" && stopped === undefined && (
         <p>
           <span className="font-bold">Stop at once: </span>

@@ -8,8 +8,8 @@ import {
   type Refill,
   refill,
 } from "../../../../core/coolant/index.ts";
-import { dataOf, Strength } from "../../../../core/facts/index.ts";
-import { type CoolantBalance, pouredMix } from "../../../../core/ledger/index.ts";
+import { dataOf, MixRead, Strength } from "../../../../core/facts/index.ts";
+import { coolantState, FLUSHED_SHARE, othersIn } from "../../../../core/state/index.ts";
 import { format } from "../../../../core/units/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { useMember } from "../../../shell/member.ts";
@@ -28,6 +28,9 @@ const SAID = {
   "shortens-life": "Not the same kind: it shortens its life",
   "do-not-mix": "Do not mix them",
 } as const;
+const WORST = ["do-not-mix", "shortens-life", "same"];
+/** Nobody drains and fills more often than that: then more has to come out at once. */
+const MOST_FILLS = 6;
 const COLD_C = 20;
 /** Less room than that is full, as near as jugs can tell; a strength so near is right. */
 const LEAST_ROOM_L = 0.1;
@@ -35,27 +38,23 @@ const NEAR = 0.015;
 const HOT_C = 95;
 
 /** How much of what goes in, and what comes of it: strength, freezing and boiling point; with what it may not be mixed. */
-export function Mix({ sums }: { sums: CoolantBalance }) {
+export function Mix() {
   const { page, entries, book, mayBook, system } = useJob();
   const shop = useMember();
   const [kept, setFields] = useDraft<MixFields>(`mix:${page.job.id}`, EMPTY_MIX);
-  const fields = { ...EMPTY_MIX, ...kept };
+  const moves = entries.filter(({ account, kind }) => account === "coolant" && kind === "movement").length;
+  const isOld = Boolean(kept.reads) && kept.readsAfter !== moves;
+  const fields = { ...EMPTY_MIX, ...kept, ...(isOld ? { reads: "" } : {}) };
   const { card } = page;
   if (!card) return null;
-  const { capacityL, targetFraction, capGaugeKpa } = card;
-  const read = readMix(fields, system, { capacityL }, shop);
-  const outL = sums.drainedL + sums.spilledL + sums.keptInPartsL + sums.missingAtArrivalL;
-  const stayedL = read.stayedL ?? Math.max(0, Math.round((capacityL - outL) * 100) / 100);
+  const { targetFraction, capGaugeKpa } = card;
+  const read = readMix(fields, system, shop);
   const target = read.target ?? targetFraction;
-  const poured = pouredMix(entries, targetFraction);
-  const inItL = Math.min(capacityL, stayedL + poured.litres);
-  const before = fields.stayedIs === "water" ? 0 : targetFraction;
+  const state = coolantState(entries, card);
+  const { capacityL } = state;
+  const inItL = Math.min(capacityL, state.litres.likely);
   // An instrument reads what is in it now, whatever it was mixed of.
-  const inItFraction =
-    read.measured ??
-    (stayedL + poured.litres > 0
-      ? (stayedL * before + poured.litres * poured.fraction) / (stayedL + poured.litres)
-      : before);
+  const inItFraction = read.measured ?? state.fraction.likely;
   const isFull = capacityL - inItL < LEAST_ROOM_L;
   const product = { base: fields.base, fraction: read.product ?? 1 };
   const outcome = worked(true, () =>
@@ -74,8 +73,14 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
   const kind = KINDS.find((each) => each === card.coolantKind);
   const can = whatGoesIn(fields.label, read.kind, card, page.coolants);
   const goesIn = can.kind;
-  const isFlushed = fields.stayedIs === "water" || stayedL === 0;
-  const mixed = kind && goesIn ? compatibility(kind, goesIn) : undefined;
+  const others = goesIn ? othersIn(state, goesIn) : [];
+  const isFlushed = others.length === 0;
+  // Of what is in it, what it can least be mixed with counts.
+  const worst = others
+    .flatMap((each) => (each.kind !== "unknown" && goesIn ? [compatibility(each.kind, goesIn)] : []))
+    .sort((a, b) => WORST.indexOf(a.verdict) - WORST.indexOf(b.verdict))[0];
+  const mixed = worst ?? (kind && goesIn ? compatibility(kind, goesIn) : undefined);
+  const unnamed = others.find((each) => each.kind === "unknown");
   const mayNotMix = !isFlushed && mixed?.verdict === "do-not-mix";
   const put =
     isFull && !mayNotMix && Math.abs(inItFraction - target) > NEAR
@@ -109,7 +114,12 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
       item: "poured",
       in: allL,
       unit: "L",
-      data: dataOf(Strength, { fraction, ...(can.product && { product: can.product }) }),
+      data: dataOf(Strength, {
+        fraction,
+        base: fields.base,
+        ...(goesIn && { kind: goesIn }),
+        ...(can.product && { product: can.product }),
+      }),
     });
   };
   return (
@@ -117,11 +127,47 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
       <h3 id="mix" className="text-xl">
         What to mix
       </h3>
-      <MixForm fields={fields} read={read} stayedL={stayedL} set={setFields} />
-      {mixed && isFlushed && (
-        <p className="text-ink-2">Flushed: nothing of another kind is left in it to mix with.</p>
+      <p>
+        In it, by the book: <span className="figure font-bold">{litres(state.litres.likely)}</span> at{" "}
+        <span className="figure font-bold">{share(state.fraction.likely)}</span>
+        {state.fraction.high - state.fraction.low > 0.1 &&
+          `, which may be ${share(state.fraction.low)} to ${share(state.fraction.high)}: nobody has read it`}
+        .
+      </p>
+      {isOld && (
+        <p className="border-ink border-l-4 pl-3">
+          What the instrument read was before the last litre moved: read it again.
+        </p>
       )}
-      {mixed && !isFlushed && (
+      <MixForm
+        fields={fields}
+        read={read}
+        set={(next) => setFields({ ...next, readsAfter: next.reads === "" ? -1 : moves })}
+        onBookReading={
+          read.measured === undefined
+            ? undefined
+            : () => {
+                const fraction = Math.round((read.measured ?? 0) * 1000) / 1000;
+                const data = dataOf(MixRead, { fraction, base: fields.base });
+                if (
+                  book({ kind: "reading", item: "coolant strength", text: `by ${fields.instrument}`, data })
+                )
+                  setFields({ ...fields, reads: "", readsAfter: -1 });
+              }
+        }
+      />
+      {unnamed && (
+        <p>
+          {litres(unnamed.litres)} in it, at most, was poured without a name: nobody knows what that mixes
+          with.
+        </p>
+      )}
+      {kind && goesIn && kind !== goesIn && isFlushed && (
+        <p className="text-ink-2">
+          Flushed: of another kind no more than {share(FLUSHED_SHARE)} is left, by the litres that moved.
+        </p>
+      )}
+      {mixed && !(kind !== goesIn && isFlushed) && (
         <p className="flex items-start gap-2">
           <VerdictShape verdict={MARK[mixed.verdict]} />
           <span>
@@ -149,10 +195,10 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
           : {share(target)}.
         </p>
       )}
-      {outL > capacityL * (1 + NEAR) && (
+      {state.isOverdrawn && (
         <p className="border-ink border-l-4 pl-3 font-bold">
-          {litres(outL)} came out, and by its card it holds {litres(capacityL)}: one of the two is wrong. Put
-          the card or the book right first.
+          More came out than was in it by its card, which says {litres(card.capacityL)}: one of the two is
+          wrong. Put the card or the book right first.
         </p>
       )}
       {put && "trouble" in put && <p className="border-ink border-l-4 pl-3 font-bold">{put.trouble}</p>}
@@ -161,7 +207,8 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
       )}
       {mayNotMix && (
         <p className="text-xl" data-mix>
-          Flush it first. Then say above that what stayed is water: until then there is nothing to pour.
+          Flush it first, and write down the litres: water in, water out, until no more than{" "}
+          {share(FLUSHED_SHARE)} of it is left. Until then there is nothing to pour.
         </p>
       )}
       {done && !isFull && !mayNotMix && (
@@ -187,8 +234,10 @@ export function Mix({ sums }: { sums: CoolantBalance }) {
             </p>
             {!done.reachable && (
               <p className="font-bold">
-                {share(target)} can't be reached with what stayed: {done.rounds} fills in all, drained
-                between.
+                {share(target)} can't be reached with what stayed:{" "}
+                {done.rounds > MOST_FILLS
+                  ? "drain more of it first."
+                  : `${done.rounds} fills in all, drained between.`}
               </p>
             )}
             <p className={swellsL > (read.roomL ?? swellsL) ? "font-bold" : "text-ink-2"}>

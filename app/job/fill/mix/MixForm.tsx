@@ -1,5 +1,6 @@
 import { COOLANT_SCHOOLS, KINDS, type Kind } from "../../../../core/coolant/index.ts";
 import { SHOWN, toShown } from "../../../../core/units/index.ts";
+import { Button } from "../../../ui/Button.tsx";
 import { Choice, TextField } from "../../../ui/Field.tsx";
 import { useJob } from "../../context.ts";
 import type { MixFields, MixRead } from "./mix-fields.ts";
@@ -21,13 +22,14 @@ const GLYCOLS = [
 export function MixForm({
   fields,
   read,
-  stayedL,
   set: setFields,
+  onBookReading,
 }: {
   fields: MixFields;
   read: MixRead;
-  stayedL: number;
   set: (fields: MixFields) => void;
+  /** Where it can be booked: then it stands in the book until the next litre moves. */
+  onBookReading: (() => void) | undefined;
 }) {
   const { page, mayBook, system } = useJob();
   const { card } = page;
@@ -64,11 +66,6 @@ export function MixForm({
   );
   return (
     <div className="grid grid-cols-2 items-start gap-3 md:grid-cols-3 xl:grid-cols-4">
-      {text("stayed", "Stayed in it", SHOWN.volume[system].label, String(stayedL))}
-      {choose("stayedIs", "That is", [
-        ["old mix", "the old mix"],
-        ["water", "water, from a flush"],
-      ])}
       {text("reads", "Instrument reads", fields.readsAs === "%" ? "%" : SHOWN.temperature[system].label)}
       {choose("readsAs", "It shows", [
         ["freezes at", "where it freezes"],
@@ -81,6 +78,11 @@ export function MixForm({
         ])}
       {fields.reads.trim() !== "" &&
         choose("madeFor", "Its scale is for", [["", "what goes in"], ...GLYCOLS])}
+      {onBookReading && (
+        <Button className="mt-7 self-start" disabled={!mayBook} onClick={onBookReading}>
+          Book what it reads
+        </Button>
+      )}
       {text("product", "What goes in is", "%")}
       {choose("base", "Made of", GLYCOLS)}
       {choose("school", "Which school", [

@@ -3,7 +3,7 @@ import { freezePointC } from "../../../../core/coolant/index.ts";
 import { EMPTY_MIX, type MixFields, readMix } from "./mix-fields.ts";
 
 const read = (fields: Partial<MixFields>, system: "metric" | "us" = "metric") =>
-  readMix({ ...EMPTY_MIX, ...fields }, system, { capacityL: 8 });
+  readMix({ ...EMPTY_MIX, ...fields }, system);
 
 describe("what is typed of a mix", () => {
   it.each([
@@ -21,7 +21,7 @@ describe("what is typed of a mix", () => {
 
   it("reads a bare figure in the shop's own unit", () => {
     expect(read({ reads: "-34" }, "us").measured).toBeCloseTo(0.496, 2);
-    expect(read({ stayed: "2" }, "us").stayedL).toBeCloseTo(1.893, 2);
+    expect(read({ room: "2" }, "us").roomL).toBeCloseTo(1.893, 2);
   });
 
   it.each([
@@ -31,8 +31,8 @@ describe("what is typed of a mix", () => {
     [{ reads: "120", readsAs: "%" }, "reads"],
     [{ target: "65" }, "target"],
     [{ product: "0" }, "product"],
-    [{ stayed: "9" }, "stayed"],
-    [{ stayed: "-1" }, "stayed"],
+    [{ room: "900" }, "room"],
+    [{ room: "-1" }, "room"],
     [{ altitude: "9000" }, "altitude"],
     [{ coldest: "-90" }, "coldest"],
   ] as [Partial<MixFields>, keyof MixFields][])(
@@ -71,14 +71,12 @@ describe("what is typed of a mix", () => {
 
 describe("what the shop has said of its place", () => {
   const at = (fields: Partial<MixFields>) =>
-    readMix({ ...EMPTY_MIX, ...fields }, "metric", { capacityL: 8 }, { altitudeM: 900, coldestC: -20 });
+    readMix({ ...EMPTY_MIX, ...fields }, "metric", { altitudeM: 900, coldestC: -20 });
   it("counts where nothing is typed, and what is typed counts before it", () => {
     expect(at({})).toMatchObject({ altitudeM: 900, coldestC: -20 });
     expect(at({ altitude: "0", coldest: "-5" })).toMatchObject({ altitudeM: 0, coldestC: -5 });
-    expect(readMix(EMPTY_MIX, "metric", { capacityL: 8 }, { altitudeM: null, coldestC: null })).toMatchObject(
-      {
-        altitudeM: 0,
-      },
-    );
+    expect(readMix(EMPTY_MIX, "metric", { altitudeM: null, coldestC: null })).toMatchObject({
+      altitudeM: 0,
+    });
   });
 });

@@ -10,10 +10,10 @@ import { readShown, type System } from "../../../../core/units/index.ts";
 
 /** What is typed about a mix; units are the shop's, a share in per cent. */
 export interface MixFields {
-  stayed: string;
-  stayedIs: "old mix" | "water";
   /** Per cent, or the freezing point that an instrument shows, such as -30. */
   reads: string;
+  /** How many litres had moved when it was typed: the next one makes it untrue. */
+  readsAfter: number;
   readsAs: "%" | "freezes at";
   instrument: Instrument;
   /** The glycol that its scale is made for; empty where it is the one that goes in. */
@@ -32,9 +32,8 @@ export interface MixFields {
 }
 
 export const EMPTY_MIX: MixFields = {
-  stayed: "",
-  stayedIs: "old mix",
   reads: "",
+  readsAfter: -1,
   readsAs: "freezes at",
   instrument: "refractometer",
   madeFor: "",
@@ -50,7 +49,6 @@ export const EMPTY_MIX: MixFields = {
 };
 
 export interface MixRead {
-  stayedL?: number;
   measured?: number;
   product?: number;
   target?: number;
@@ -67,7 +65,6 @@ const MOST_ROOM_L = 20;
 export function readMix(
   fields: MixFields,
   system: System,
-  most: { capacityL: number },
   shop: { altitudeM?: number | null; coldestC?: number | null } = {},
 ): MixRead {
   const troubles: MixRead["troubles"] = {};
@@ -82,14 +79,6 @@ export function readMix(
     const figure = Number(text.replace("%", "").replace(",", ".").trim());
     return figure >= least && figure <= highest ? figure / 100 : undefined;
   };
-  const stayedL = read(
-    "stayed",
-    (text) => {
-      const litres = readShown(text, "volume", system);
-      return litres !== undefined && litres >= 0 && litres <= most.capacityL ? litres : undefined;
-    },
-    "From nothing to what it holds.",
-  );
   const { instrument, base } = fields;
   const madeFor = fields.madeFor || base;
   const shown = (text: string) => {
@@ -145,7 +134,6 @@ export function readMix(
   const kind = KINDS.find((each) => each === fields.kind);
   const coldestC = typedC ?? shop.coldestC ?? undefined;
   return {
-    ...(stayedL !== undefined && { stayedL }),
     ...(measured !== undefined && { measured }),
     ...(product !== undefined && { product }),
     ...(target !== undefined && { target }),

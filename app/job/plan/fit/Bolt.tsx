@@ -16,13 +16,16 @@ const THREADS: Record<string, { diameterMm: number; pitchMm: number; nutMm: numb
   M12: { diameterMm: 12, pitchMm: 1.75, nutMm: 10.8 },
 };
 const SEATS = ["nut", "hole in steel", "hole in aluminium", "hole in plastic", "insert"] as const;
+/** What a caliper's rod in a hole may be off by: chips at the bottom, a slanted rod. */
+const HOLE_OFF_MM = 0.5;
 const EMPTY = { thread: "M6", stack: "", seat: "nut", depth: "" };
 
 function seatOf(name: string, depth: string, nutMm: number): Seat {
   if (name === "nut") return { kind: "nut", heightMm: nutMm };
   if (name === "insert") return { kind: "insert", lengthMm: depthOf(depth) };
   const material = name.replace("hole in ", "") as "steel" | "aluminium" | "plastic";
-  return { kind: "tapped", material, depthMm: depthOf(depth) };
+  const depthMm = depthOf(depth);
+  return { kind: "tapped", material, depthMm, depthPlusMinusMm: Math.min(HOLE_OFF_MM, depthMm) };
 }
 
 function thicknesses(typed: string): number[] {

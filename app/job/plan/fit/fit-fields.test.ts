@@ -54,7 +54,7 @@ describe("what was measured on the bench", () => {
     };
     const unit = unitOf(typed, "left");
     expect(unit.necks).toEqual([{ feeds: "engine outlet", side: "left", heightMm: 380 }]);
-    expect(unit.pegs).toEqual({ bottom: 2, top: 2, bottomApartMm: 610 });
+    expect(unit.pegs).toEqual({ bottom: 2, bottomApartMm: 610 });
     expect(new Set(compareUnits(unit, unit).map(({ verdict }) => verdict))).toEqual(new Set(["not-seen"]));
     expect(unitOf({ ...EMPTY_UNIT, blows: "no" }, "left").blades).toEqual({ pulls: false });
     expect(() =>

@@ -25,7 +25,7 @@ export function OwnerWaits() {
   const of = fetcher.data;
   if (!of) return null;
   const counted = countedLevels(of.levels);
-  const { earliest, advice } = reaches(counted, of.minimumL);
+  const { earliest, advice } = reaches(counted, of.minimumL, { now: new Date().toISOString() });
   const rate = lossRate(counted).perDayL;
   const wait = () => {
     const lost = Number.isFinite(rate.high)

@@ -1,13 +1,12 @@
 import { useState } from "react";
 import { v4 as newId } from "uuid";
 import { Distance, dataOf, FollowUpSaid, lastFact } from "../../../../core/facts/index.ts";
-import { followUps } from "../../../../core/followups/index.ts";
+import { dayWords, followUps } from "../../../../core/followups/index.ts";
 import { promisesOf, workDone } from "../../../../core/job/index.ts";
 import { format, inShownUnits } from "../../../../core/units/index.ts";
 import type { LooksToldBy } from "../../../../server/follow-ups/read-looks.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";
-import { dateOf } from "../../../ui/dates.ts";
 import { TextField } from "../../../ui/Field.tsx";
 import { ReasonForm } from "../../../ui/ReasonForm.tsx";
 import { useJob } from "../../context.ts";
@@ -26,7 +25,7 @@ const STATES = { due: "", open: "", done: "done", dropped: "left out" } as const
 
 /** What is looked at again and by when: before the signature what it will promise, after it what became of that. */
 export function Looks({ rules, driving, today }: LooksToldBy) {
-  const { page, entries, system, timeZone, book, mayCorrect, mayBook } = useJob();
+  const { page, entries, system, book, mayCorrect, mayBook } = useJob();
   const { role } = useMember();
   const [asked, setAsked] = useState<{ key: string; act: "move" | "drop" | "done" }>();
   const [isAdding, setAdding] = useState(false);
@@ -47,10 +46,7 @@ export function Looks({ rules, driving, today }: LooksToldBy) {
   ];
   const may = role !== "desk" && (isSigned ? mayCorrect : mayBook);
   const when = ({ on, byKm }: Pick<Row, "on" | "byKm">) =>
-    [
-      on && `by ${dateOf(`${on}T12:00:00Z`, timeZone)}`,
-      byKm !== undefined && `at ${format(byKm, "distance", system)}`,
-    ]
+    [on && `by ${dayWords(on)}`, byKm !== undefined && `at ${format(byKm, "distance", system)}`]
       .filter(Boolean)
       .join(" or ");
   const say = (row: Omit<Row, "state">, does: FollowUpSaid["does"], because?: string) => {

@@ -1,0 +1,19 @@
+import type { Entry } from "../book/index.ts";
+import { Complaint, Finding, lastFact } from "../facts/index.ts";
+
+export interface Found {
+  /** "nothing-wrong" is a finding like any other. */
+  kind: "fault" | "nothing-wrong";
+  words: string;
+  entryId: string;
+}
+
+/** What the job found to be the trouble: the last that was said. */
+export function findingOf(entries: readonly Entry[]): Found | undefined {
+  const last = lastFact(entries, Finding);
+  return last && { kind: last.fact.finding, words: last.entry.text ?? "", entryId: last.entry.id };
+}
+
+/** The complaint in the owner's words, or nothing yet. */
+export const complaintOf = (entries: readonly Entry[]): string | undefined =>
+  lastFact(entries, Complaint)?.entry.text;
