@@ -1,4 +1,5 @@
 import { defineConfig } from "vitest/config";
+import { LONGEST_WAIT_MS, LOOK_MS } from "./e2e/support/waits.ts";
 import { WALKERS } from "./e2e/support/walkers.ts";
 
 /** A loaded machine must stay green: no test is ended that would have come to its end. */
@@ -53,6 +54,8 @@ export default defineConfig({
           environment: "node",
           maxWorkers: WALKERS,
           sequence: { groupOrder: 2 },
+          // What a page is about to show is looked for as long as a person would.
+          expect: { poll: { timeout: LONGEST_WAIT_MS, interval: LOOK_MS } },
           ...ENDS_MS,
         },
       },

@@ -45,8 +45,7 @@ describe("the frame", () => {
     ["prove", "open-prove"],
     ["sign", "open-build"],
   ])("of %s stands still: no second scroll bar, nothing that jumps", async (name, job) => {
-    const steady = await page.browserContext().newPage();
-    await steady.setViewport({ width: 1280, height: 800 });
+    const steady = await application.another(page);
     await steady.evaluateOnNewDocument(() => {
       const shifts = { sum: 0 };
       Object.assign(window, { shifts });
@@ -82,7 +81,7 @@ describe("taps", () => {
     });
     await seen(page, "bag 1 is 2 M6×20 short");
     await allSent(page);
-    expect(await bookedLines(page)).toBe(before + 2);
+    await expect.poll(() => bookedLines(page)).toBe(before + 2);
   });
 
   it("of one back by two people are two, and of the last one are one", async () => {
@@ -105,8 +104,8 @@ describe("taps", () => {
     await allSent(page);
     await allSent(other);
     await go("build");
-    expect(await openBalance(page)).not.toContain("bag 5");
-    expect(await page.$("::-p-text(refused)")).toBeNull();
+    await expect.poll(() => openBalance(page)).not.toContain("bag 5");
+    await expect.poll(() => page.$("::-p-text(refused)")).toBeNull();
     await other.browserContext().close();
   });
 
@@ -119,7 +118,9 @@ describe("taps", () => {
     });
     await seen(page, "booked once");
     await allSent(page);
-    expect((await bookWords(page)).filter((line) => line.includes("Shroud"))).toHaveLength(1);
+    await expect
+      .poll(async () => (await bookWords(page)).filter((line) => line.includes("Shroud")))
+      .toHaveLength(1);
   });
 });
 
@@ -127,14 +128,16 @@ describe("what was said can be unsaid where it was said", () => {
   it("chips of Ask", async () => {
     await go("ask");
     await seen(page, "standing still");
-    expect(await chipIsOn("standing still")).toBe(true);
+    await expect.poll(() => chipIsOn("standing still")).toBe(true);
     for (const chip of ["standing still", "hot weather", "three quarters"]) await tap(page, chip);
     await tap(page, "Book it");
     await allSent(page);
-    expect((await bookWords(page)).filter((line) => line.includes("struck out"))).toHaveLength(2);
+    await expect
+      .poll(async () => (await bookWords(page)).filter((line) => line.includes("struck out")))
+      .toHaveLength(2);
     await go("ask");
-    expect(await chipIsOn("standing still")).toBe(false);
-    expect(await chipIsOn("three quarters")).toBe(false);
+    await expect.poll(() => chipIsOn("standing still")).toBe(false);
+    await expect.poll(() => chipIsOn("three quarters")).toBe(false);
   });
 
   it("a corrected answer, which stays answered", async () => {
@@ -143,7 +146,7 @@ describe("what was said can be unsaid where it was said", () => {
     await tap(page, "Book it");
     await allSent(page);
     await go("ask");
-    expect(await chipIsOn("loses coolant")).toBe(true);
+    await expect.poll(() => chipIsOn("loses coolant")).toBe(true);
     await go("find");
     await seen(page, "Still possible");
   });
@@ -156,7 +159,9 @@ describe("what was said can be unsaid where it was said", () => {
     await tap(page, "No parts needed");
     await seen(page, "No parts needed.");
     await allSent(page);
-    expect((await bookWords(page)).filter((line) => line.includes("Parts: none needed"))).toHaveLength(2);
+    await expect
+      .poll(async () => (await bookWords(page)).filter((line) => line.includes("Parts: none needed")))
+      .toHaveLength(2);
   });
 });
 
@@ -215,14 +220,16 @@ describe("nothing is called booked that isn't", () => {
     await page.keyboard.press("Enter");
     await page.waitForSelector("[data-unsent]");
     await new Promise((resolve) => setTimeout(resolve, 300));
-    expect(await page.$$("[data-unsent]")).toHaveLength(1);
-    expect(await page.$("::-p-text(1 refused)")).toBeNull();
+    await expect.poll(() => page.$$("[data-unsent]")).toHaveLength(1);
+    await expect.poll(() => page.$("::-p-text(1 refused)")).toBeNull();
     isBetween = false;
     await allSent(page);
     page.off("request", between);
     await page.setRequestInterception(false);
     await go("strip");
-    expect((await bookWords(page)).filter((line) => line.toLowerCase().includes(text))).toHaveLength(1);
+    await expect
+      .poll(async () => (await bookWords(page)).filter((line) => line.toLowerCase().includes(text)))
+      .toHaveLength(1);
   });
 
   it("and one that the server stumbles over holds up none behind it", async () => {
@@ -246,7 +253,7 @@ describe("nothing is called booked that isn't", () => {
     await page.waitForFunction(() => document.querySelectorAll("[data-unsent]").length === 1);
     await tap(page, "1 unsent");
     await seen(page, "A fault of ours.");
-    expect(await page.$("::-p-aria(Send again)")).not.toBeNull();
+    await expect.poll(() => page.$("::-p-aria(Send again)")).not.toBeNull();
     await tap(page, "Take it back");
     await page.waitForFunction(() => document.querySelectorAll("[data-unsent]").length === 0);
     page.off("request", between);
@@ -258,8 +265,7 @@ describe("nothing is called booked that isn't", () => {
   });
 
   it("and a browser that keeps nothing says so, while typing goes on", async () => {
-    const bare = await page.browserContext().newPage();
-    await bare.setViewport({ width: 1280, height: 800 });
+    const bare = await application.another(page);
     await bare.evaluateOnNewDocument(() => {
       IDBFactory.prototype.open = () => {
         throw new DOMException("no room", "QuotaExceededError");
@@ -275,7 +281,7 @@ describe("nothing is called booked that isn't", () => {
     await allSent(bare);
     await bare.close();
     await go("strip");
-    expect((await bookWords(page)).join("\n")).toContain("Typed all the same");
+    await expect.poll(async () => (await bookWords(page)).join("\n")).toContain("Typed all the same");
   });
 });
 
@@ -340,7 +346,7 @@ describe("a job file", () => {
     };
     const first = await read();
     await seen(lead, "read in from Lantern Hill Works, job 1");
-    expect(await read()).toBe(first);
+    await expect.poll(() => read()).toBe(first);
     writeFileSync(file, "{ not a job");
     await application.go(lead, "/shop");
     await (

@@ -52,9 +52,11 @@ describe("the order of work on its way back", () => {
     await tap(page, "condenser");
     await tap(page, "Take this order");
     await stage("strip");
-    expect(
-      await page.$eval('::-p-aria([name="Done: Engine cold"])', (each) => each.hasAttribute("disabled")),
-    ).toBe(true);
+    await expect
+      .poll(() =>
+        page.$eval('::-p-aria([name="Done: Engine cold"])', (each) => each.hasAttribute("disabled")),
+      )
+      .toBe(true);
     await hoursPass(application, jobId("open-find"), 9);
     await stage("strip");
     await tap(page, "Upper hose soft and cool");
@@ -77,13 +79,15 @@ describe("the order of work on its way back", () => {
     }
     await seen(page, "steps of the order are done.");
     await allSent(page);
-    expect((await bookWords(page)).join("\n")).toMatch(/upper hose[\s\S]*lower hose/i);
-    expect((await bookWords(page)).filter((line) => line.includes("Coolant drained: 5.2"))).toHaveLength(1);
+    await expect.poll(async () => (await bookWords(page)).join("\n")).toMatch(/upper hose[\s\S]*lower hose/i);
+    await expect
+      .poll(async () => (await bookWords(page)).filter((line) => line.includes("Coolant drained: 5.2")))
+      .toHaveLength(1);
     await stage("build");
-    expect(await stepsUnder("goes-back")).toEqual(["Radiator in, brackets on"]);
+    await expect.poll(() => stepsUnder("goes-back")).toEqual(["Radiator in, brackets on"]);
     await seen(page, "radiator still out");
     await page.locator("aside ::-p-text(more)").click();
-    expect(await openBalance(page)).toMatch(/condenser still hung up/);
+    await expect.poll(() => openBalance(page)).toMatch(/condenser still hung up/);
   });
 
   it("undoes a step with what was seen, and whatever it took off is back with it", async () => {
@@ -94,8 +98,10 @@ describe("the order of work on its way back", () => {
     await allSent(page);
     const words = (await bookWords(page)).slice(-2).join("\n");
     expect(words).toMatch(/Radiator in, brackets on: pegs pulled at the bottom: they stay; fins clear/);
-    expect(await openBalance(page)).not.toMatch(/radiator still out/);
-    expect(await stepsUnder("goes-back")).toEqual(["Condenser back on its hooks", "Shroud and fan in"]);
+    await expect.poll(() => openBalance(page)).not.toMatch(/radiator still out/);
+    await expect
+      .poll(() => stepsUnder("goes-back"))
+      .toEqual(["Condenser back on its hooks", "Shroud and fan in"]);
   });
 
   it("takes a part that went back by the entry line for the step undone", async () => {
@@ -111,17 +117,17 @@ describe("the order of work on its way back", () => {
     for (const name of ["Condenser back on its hooks", "Hoses on", "Fan and switch plugs on"])
       await tap(page, `Is back: ${name}`);
     await seen(page, "behind the bumper nobody sees it turn the wrong way");
-    expect(await stepsUnder("waits")).toContain("Bumper on");
+    await expect.poll(() => stepsUnder("waits")).toContain("Bumper on");
     await tabOf("Look at it");
     await tap(page, "Not right: fan run: it pulls toward the engine");
     await allSent(page);
-    expect(await openBalance(page)).toMatch(/the fan blows away from the engine/);
+    await expect.poll(() => openBalance(page)).toMatch(/the fan blows away from the engine/);
     await tap(page, "Right: fan run: it pulls toward the engine");
     await tap(page, "Right: fan and covers tried in their places");
     await page.waitForFunction(
       () => !document.querySelector('aside [aria-label="Open balance"]')?.textContent?.includes("blows away"),
     );
-    expect(await stepsUnder("goes-back")).toContain("Bumper on");
+    await expect.poll(() => stepsUnder("goes-back")).toContain("Bumper on");
     expect(await violations(page)).toEqual([]);
   });
 
@@ -151,14 +157,14 @@ describe("while it is apart", () => {
     // Two of those that lie there: they leave it until others are here.
     await seen(page, "2 × clip, undertray");
     await allSent(page);
-    expect(await openBalance(page)).toMatch(/2 × clip, undertray to get: broke/);
+    await expect.poll(() => openBalance(page)).toMatch(/2 × clip, undertray to get: broke/);
     await tap(page, "Is here: 2 × clip, undertray");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/2 × clip, undertray: is here/);
+    await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/2 × clip, undertray: is here/);
     expect(await violations(page)).toEqual([]);
     await stage("sign");
     await seen(page, "lower hose (soft at its end)");
-    expect(await page.$eval("main dl", (list) => list.textContent)).toMatch(/Advisedcap/);
+    await expect.poll(() => page.$eval("main dl", (list) => list.textContent)).toMatch(/Advisedcap/);
   });
 });
 

@@ -64,7 +64,7 @@ describe("a whole job, by keyboard alone", () => {
     for (let down = 0; down < MOST_PEOPLE && !(await focused(page)).startsWith("radio: Tobin Askel"); down++)
       await page.keyboard.press("ArrowDown");
     await page.keyboard.press("Enter");
-    expect(await focused(page)).toBe("textbox: PIN of Tobin");
+    await expect.poll(() => focused(page)).toBe("textbox: PIN of Tobin");
     await page.keyboard.type("3141");
     await page.keyboard.press("Enter");
     await page.waitForSelector('nav[aria-label="Places"]');
@@ -142,7 +142,9 @@ describe("a whole job, by keyboard alone", () => {
     await page.waitForSelector('[role="alertdialog"]');
     await press(page, "button: Yes, sign the job");
     await seen(page, "Signed and locked");
-    expect((await bookWords(page)).join("\n")).toMatch(/Fan never heard[\s\S]*Fan fuse blown[\s\S]*Signed/);
+    await expect
+      .poll(async () => (await bookWords(page)).join("\n"))
+      .toMatch(/Fan never heard[\s\S]*Fan fuse blown[\s\S]*Signed/);
   });
 });
 

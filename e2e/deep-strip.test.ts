@@ -2,6 +2,7 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { demoId } from "../demo/story.ts";
 import { Application, TABLET } from "./support/application.ts";
+import { isProgramKept } from "./support/kept.ts";
 import { allSent, bookLine, openBalance, pictureOfFailure, seen, sign, tap } from "./support/walk.ts";
 
 let application: Application;
@@ -47,12 +48,7 @@ describe("a deep strip", () => {
       for (const line of lines) await bookLine(page, line);
       await seen(page, `bag ${bag}`);
     }
-    await page.waitForFunction(
-      async () => (await caches.match("/shell.html", { ignoreSearch: true })) !== undefined,
-      {
-        timeout: 20_000,
-      },
-    );
+    await isProgramKept(page);
     await application.kill();
     for (const [, lines] of BAGS.slice(4, 6)) for (const line of lines) await type(line);
     await seen(page, "3 unsent");
@@ -62,7 +58,7 @@ describe("a deep strip", () => {
     await allSent(page);
     for (const [, lines] of BAGS.slice(6)) for (const line of lines) await bookLine(page, line);
     await application.go(page, `${job}/strip`);
-    expect(await openCount()).toBe(11);
+    await expect.poll(() => openCount()).toBe(11);
   });
 
   it("is found again in the book by word, place and what is still out", async () => {
@@ -71,7 +67,7 @@ describe("a deep strip", () => {
     const search = page.locator('aside input[type="search"]');
     await search.fill("bag 6");
     await seen(page, "2 lines");
-    expect(await shown()).toBe(2);
+    await expect.poll(() => shown()).toBe(2);
     await search.fill("m8x25 radiator");
     await seen(page, "one line");
     await tap(page, "Show all");
@@ -105,7 +101,7 @@ describe("a deep strip", () => {
     await allSent(tablet);
     await application.go(page, `${job}/build`);
     await seen(page, "all that came off is back");
-    expect(await openBalance(page)).toContain("Everything is accounted for");
+    await expect.poll(() => openBalance(page)).toContain("Everything is accounted for");
     const back = await page.$$eval("aside [data-line] td:last-child", (cells) =>
       cells.map((cell) => Number.parseInt(cell.textContent ?? "", 10)).filter((count) => count > 0),
     );

@@ -21,18 +21,8 @@ const mainWords = (on = page) => on.$eval("main", (main) => (main.textContent ??
 const order = (on = page) => on.$eval("[data-bleed-order]", (order) => order.textContent ?? "");
 const next = async (on = page) => {
   const before = await order(on);
-  // A page that says that the network is gone moves down under the finger.
-  for (let attempt = 0; attempt < 3 && (await order(on).catch(() => "")) === before; attempt++) {
-    await tap(on, "Done: the next step");
-    await on
-      .waitForFunction(
-        (was) => document.querySelector("[data-bleed-order]")?.textContent !== was,
-        { timeout: 6000 },
-        before,
-      )
-      .catch(() => undefined);
-  }
-  expect(await order(on)).not.toBe(before);
+  await tap(on, "Done: the next step");
+  await expect.poll(() => order(on)).not.toBe(before);
 };
 const read = async (celsius: string, on = page) => {
   await write(on, "Coolant reads", celsius);
@@ -90,10 +80,10 @@ describe("getting the air out", () => {
     await allSent(page);
     await page.reload();
     await page.waitForSelector('[role="timer"]');
-    expect((await clock())[1]).toBe(until);
+    await expect.poll(async () => (await clock())[1]).toBe(until);
     const tablet = await application.signedIn("ilse", TABLET);
     await application.go(tablet, "/");
-    expect(await mainWords(tablet)).toMatch(/bleeding, expansion tank/i);
+    await expect.poll(() => mainWords(tablet)).toMatch(/bleeding, expansion tank/i);
     await application.go(tablet, FILL);
     expect(await order(tablet)).toBe(await order());
     await next(tablet);
@@ -107,11 +97,11 @@ describe("getting the air out", () => {
     await seen(page, "Stopped: 112");
     await read("46");
     await seen(page, "no engine cools so fast");
-    expect(
-      await page.$eval("::-p-aria(Cold again: go on from the warm-up)", (each) =>
-        each.hasAttribute("disabled"),
-      ),
-    ).toBe(true);
+    await expect
+      .poll(() =>
+        page.$eval("::-p-aria(Cold again: go on from the warm-up)", (each) => each.hasAttribute("disabled")),
+      )
+      .toBe(true);
     await read("45");
     await seen(page, "Not yet");
     await tap(page, "Upper hose soft and cool");
@@ -135,7 +125,7 @@ describe("getting the air out", () => {
     await next();
     await next();
     await seen(page, "Not yet");
-    expect(await isShut()).toBe(true);
+    await expect.poll(() => isShut()).toBe(true);
     await read("48");
     await seen(page, "no engine cools so fast");
     await page.setOfflineMode(false);
@@ -152,15 +142,17 @@ describe("getting the air out", () => {
     await page.setOfflineMode(false);
     await allSent(page);
     await application.go(page, FILL);
-    expect(await mainWords()).toMatch(/cycle 2/);
-    expect(await page.$eval('svg[aria-label^="Topped up"]', (svg) => svg.getAttribute("aria-label"))).toMatch(
-      /^Topped up 0\.4.L; still to come/,
-    );
-    expect((await bookWords(page)).filter((line) => line.includes("cycle 1 topped up"))).toHaveLength(1);
+    await expect.poll(() => mainWords()).toMatch(/cycle 2/);
+    await expect
+      .poll(() => page.$eval('svg[aria-label^="Topped up"]', (svg) => svg.getAttribute("aria-label")))
+      .toMatch(/^Topped up 0\.4.L; still to come/);
+    await expect
+      .poll(async () => (await bookWords(page)).filter((line) => line.includes("cycle 1 topped up")))
+      .toHaveLength(1);
   });
 
   it("is out only when every sign was seen; what wasn't is named", async () => {
-    expect(await mainWords()).toContain("Not out yet");
+    await expect.poll(() => mainWords()).toContain("Not out yet");
     for (const sign of ["no bubbles", "heater blows hot", "no gurgle behind the dash"])
       await page.locator(`[aria-label="${sign}"] button::-p-text(It is so)`).click();
     await allSent(page);
@@ -180,7 +172,7 @@ describe("getting the air out", () => {
     await seen(page, "2 cycles, ended");
     await allSent(page);
     await application.go(page, "/");
-    expect(await mainWords()).not.toMatch(/bleeding, expansion tank.*to go/i);
+    await expect.poll(() => mainWords()).not.toMatch(/bleeding, expansion tank.*to go/i);
     await application.go(page, FILL);
     await tap(page, "One more round");
     await seen(page, "step 2 of 5");
@@ -197,9 +189,9 @@ describe("getting the air out", () => {
     expect(await violations(page)).toEqual([]);
     const phone = await application.signedIn("ilse", PHONE);
     await application.go(phone, FILL);
-    expect(
-      await phone.evaluate(() => document.documentElement.scrollWidth - screen.width),
-    ).toBeLessThanOrEqual(0);
+    await expect
+      .poll(() => phone.evaluate(() => document.documentElement.scrollWidth - screen.width))
+      .toBeLessThanOrEqual(0);
     await phone.browserContext().close();
   });
 });
@@ -223,7 +215,9 @@ describe("a pressure test", () => {
     await tap(page, "Begin anew with it");
     await seen(page, "One reading tells no fall");
     await allSent(page);
-    expect((await bookWords(page)).some((line) => /Pressure test: It leaks/i.test(line))).toBe(true);
+    await expect
+      .poll(async () => (await bookWords(page)).some((line) => /Pressure test: It leaks/i.test(line)))
+      .toBe(true);
     expect(await violations(page)).toEqual([]);
   });
 });

@@ -36,8 +36,8 @@ describe("Find", () => {
     expect(before.length).toBeGreaterThan(3);
     await page.setJavaScriptEnabled(true);
     await application.go(page, find);
-    expect(await shownTest(page)).toBe(bare);
-    expect(await suspects()).toEqual(before);
+    await expect.poll(() => shownTest(page)).toBe(bare);
+    await expect.poll(() => suspects()).toEqual(before);
   });
 
   it("a double tap answers one test, and not the one that comes up under the finger", async () => {
@@ -54,7 +54,7 @@ describe("Find", () => {
     }
     await isAnother(test);
     await allSent(page);
-    expect(await bookedLines(page)).toBe(before + 1);
+    await expect.poll(() => bookedLines(page)).toBe(before + 1);
   });
 
   it("thinks on here where the worker can't be had", async () => {
@@ -90,18 +90,18 @@ describe("Find", () => {
     await page.evaluate(() => document.dispatchEvent(new Event("visibilitychange")));
     await failed;
     await new Promise((resolve) => setTimeout(resolve, 500));
-    expect(await suspects()).toEqual(before);
+    await expect.poll(() => suspects()).toEqual(before);
     for (const stage of ["Ask", "Find"]) {
       await page.locator(`nav[aria-label="Stages"] a::-p-text(${stage})`).click();
       await page.waitForFunction((end) => location.pathname.endsWith(end), {}, `/${stage.toLowerCase()}`);
     }
     await shownTest(page);
-    expect((await suspects()).map((row) => row?.replace(/[+-]\d+/, ""))).toEqual(
-      before.map((row) => row?.replace(/[+-]\d+/, "")),
-    );
-    expect(await page.evaluate(() => document.body.textContent?.includes("this goes by the handbook"))).toBe(
-      false,
-    );
+    await expect
+      .poll(async () => (await suspects()).map((row) => row?.replace(/[+-]\d+/, "")))
+      .toEqual(before.map((row) => row?.replace(/[+-]\d+/, "")));
+    await expect
+      .poll(() => page.evaluate(() => document.body.textContent?.includes("this goes by the handbook")))
+      .toBe(false);
     await application.start();
     await allSent(page);
   });

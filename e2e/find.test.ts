@@ -150,7 +150,9 @@ describe("from Ask to verdict", () => {
     await seen(page, "in this shop: ");
     const tests = await workToVerdict(page, "switch-2", "switch-open", "both");
     expect(tests.length).toBeLessThan(12);
-    expect(await page.$eval("#verdict", (heading) => heading.textContent)).toBe("Switch never closes");
+    await expect
+      .poll(() => page.$eval("#verdict", (heading) => heading.textContent))
+      .toBe("Switch never closes");
     await seen(page, "more than it saves");
     await tap(page, "This is the fault: book it");
     await seen(page, "Booked as the fault:");
@@ -166,7 +168,9 @@ describe("from Ask to verdict", () => {
     await application.go(tablet, `/jobs/${job}/find`);
     const tests = await workToVerdict(tablet, "ecu-relay", "sensor-open", "touch");
     expect(tests.length).toBeLessThan(10);
-    expect(await tablet.$eval("#verdict", (heading) => heading.textContent)).toBe("Coolant sensor open");
+    await expect
+      .poll(() => tablet.$eval("#verdict", (heading) => heading.textContent))
+      .toBe("Coolant sensor open");
     await tap(tablet, "This is the fault: book it", "touch");
     await seen(tablet, "Booked as the fault:");
     const smallest = await tablet.$$eval("main button, main summary", (targets) =>
@@ -181,15 +185,17 @@ describe("from Ask to verdict", () => {
     await ask(page, job, "Gauge climbs past the middle before the fan comes", "gauge reads high");
     await application.go(page, `/jobs/${job}/find`);
     await workToVerdict(page, "ecu-module", "nothing-wrong", "both");
-    expect(await page.$eval("#verdict", (heading) => heading.textContent)).toBe(
-      "Within its card, nothing wrong",
-    );
+    await expect
+      .poll(() => page.$eval("#verdict", (heading) => heading.textContent))
+      .toBe("Within its card, nothing wrong");
     await seen(page, "the fan is meant to start at 99");
     await tap(page, "Put it in the book");
     await tap(page, "Nothing wrong: book it");
     await seen(page, "Booked: nothing wrong.");
     await allSent(page);
-    expect((await bookWords(page)).join("\n")).toMatch(/For the owner: We looked for a fault/);
+    await expect
+      .poll(async () => (await bookWords(page)).join("\n"))
+      .toMatch(/For the owner: We looked for a fault/);
     await application.go(page, `/jobs/${job}/plan`);
     await tap(page, "No parts needed");
     await allSent(page);
@@ -275,7 +281,7 @@ describe("the plan changes at once", () => {
       first,
     );
     await allSent(page);
-    expect(await shareOf(page, "fan motor dead")).toBe(before);
+    await expect.poll(() => shareOf(page, "fan motor dead")).toBe(before);
   });
 
   it("when evidence is taken back", async () => {
@@ -344,7 +350,7 @@ describe("instruments", () => {
     await buttons[0]?.click();
     await allSent(page);
     await seen(page, "Voltage drop on the ground side, under load");
-    expect((await bookWords(page)).at(-1)).toMatch(/1\.40 V at 18 A/);
+    await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/1\.40 V at 18 A/);
   });
 
   it("each come up with the keyboard alone", async () => {
@@ -365,7 +371,9 @@ describe("every circuit", () => {
     await application.go(page, `/jobs/${await jobOn(key)}/find`);
     await page.waitForSelector('svg[aria-label^="Circuit:"]');
     await page.waitForSelector("#next-test, #verdict");
-    expect((await page.$$('section[aria-labelledby="suspects"] li')).length).toBeGreaterThan(0);
+    await expect
+      .poll(async () => (await page.$$('section[aria-labelledby="suspects"] li')).length)
+      .toBeGreaterThan(0);
   });
 
   it("not known is settled by three questions", async () => {

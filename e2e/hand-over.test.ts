@@ -126,7 +126,7 @@ async function goOn(on: Page, name: string, hand: Hand): Promise<void> {
       )
       .catch(() => undefined);
   }
-  expect(await step(on)).not.toBe(before);
+  await expect.poll(() => step(on)).not.toBe(before);
 }
 
 /** A night, and the engine read once after it. */
@@ -175,7 +175,7 @@ async function signed(on: Page, job: string, km: string, hand: Hand): Promise<vo
   await write(on, "Distance now", km);
   await press(on, "Book the distance", hand);
   await seen(on, "In the book:");
-  expect(await on.$('::-p-aria([name="Why may it go like this?"])')).toBeNull();
+  await expect.poll(() => on.$('::-p-aria([name="Why may it go like this?"])')).toBeNull();
   await press(on, "Sign the job", hand);
   await press(on, "Yes, sign the job", hand);
   await seen(on, "Signed and locked");
@@ -282,9 +282,9 @@ describe("a second look", () => {
     await tap(page, "Done: level again, and under it for trails");
     await tap(page, "as it should be");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/Second look done: level again/);
+    await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/Second look done: level again/);
     await application.go(page, "/");
-    expect(await page.$(`a[href="/jobs/${JOB}/sign#looks"]`)).toBeNull();
+    await expect.poll(() => page.$(`a[href="/jobs/${JOB}/sign#looks"]`)).toBeNull();
   });
 
   it("of one's own is promised on a signed job too, and left out with a reason", async () => {
@@ -310,7 +310,9 @@ describe("a second look", () => {
     await tap(page, "the owner looks himself");
     await allSent(page);
     await application.go(page, "/watch");
-    expect(await page.$eval("main", (main) => main.textContent)).not.toContain("hose at the heater");
+    await expect
+      .poll(() => page.$eval("main", (main) => main.textContent))
+      .not.toContain("hose at the heater");
   });
 
   it("is in a calendar that its address alone opens, until a lead changes it", async () => {

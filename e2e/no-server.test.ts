@@ -2,8 +2,9 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
-import { Application, isKept, settled } from "./support/application.ts";
+import { Application, settled } from "./support/application.ts";
 import { shownTest } from "./support/diagnose.ts";
+import { isKept } from "./support/kept.ts";
 import { allSent, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
 
 const OPEN = jobId("open-find");
@@ -36,9 +37,9 @@ describe("a server that goes", () => {
     await page.locator('nav[aria-label="Places"] a::-p-text(Today)').click();
     await seen(page, "No server since");
     await seen(page, "in hand");
-    expect(await note()).toMatch(
-      /^No server since \d\d:\d\d, working from what is here, as it was at \d\d:\d\d\.$/,
-    );
+    await expect
+      .poll(() => note())
+      .toMatch(/^No server since \d\d:\d\d, working from what is here, as it was at \d\d:\d\d\.$/);
     await page.locator('nav[aria-label="Places"] a::-p-text(Vehicles)').click();
     await seen(page, "MRW 5508");
     await page.locator("#find").fill("5508");
@@ -51,14 +52,12 @@ describe("a server that goes", () => {
   it("leaves a page that was never read to be tried again, with everything around it", async () => {
     await page.locator('nav[aria-label="Places"] a::-p-text(Shop)').click();
     await seen(page, "has not been read in this browser yet");
-    expect(await page.$('nav[aria-label="Places"]')).not.toBeNull();
+    await expect.poll(() => page.$('nav[aria-label="Places"]')).not.toBeNull();
   });
 
   it("opens from a cold start, job and every stage, with what is typed kept", async () => {
     await page.close();
-    page = await page.browserContext().newPage();
-    await page.setViewport({ width: 1280, height: 800 });
-    page.setDefaultTimeout(20_000);
+    page = await application.another(page);
     await page.goto(`${application.address}/jobs/${OPEN}/ask`);
     await page.waitForSelector("aside [data-line]");
     await seen(page, "No server since");
@@ -84,7 +83,7 @@ describe("a server that goes", () => {
     await page.reload();
     await settled(page);
     await application.go(page, `/vehicles/${demoId("vehicle:finch")}`);
-    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await isKept(page);
     await application.kill();
     await tap(page, "Open a job");
     await at("/ask");
@@ -107,7 +106,7 @@ describe("a server that goes", () => {
     await tap(page, "Yes, sign the job");
     await seen(page, "Signed here, not sent yet");
     await seen(page, "Signed here. Nothing more is booked until the server has it");
-    expect(await page.$("::-p-aria(Undo)")).toBeNull();
+    await expect.poll(() => page.$("::-p-aria(Undo)")).toBeNull();
     await (await page.$$("aside [data-line] [data-row]")).at(-1)?.click();
     await seen(page, "It is on its way");
     await page.keyboard.press("Escape");

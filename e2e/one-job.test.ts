@@ -57,9 +57,9 @@ describe("one job from complaint to signed", () => {
     await tap(page, "Book it");
     await page.waitForFunction(() => document.querySelectorAll("aside [data-line]").length === 6);
     await allSent(page);
-    expect((await bookWords(page)).join("\n")).toMatch(
-      /hay queue[\s\S]*48\s?800[\s\S]*standing still, hot weather/,
-    );
+    await expect
+      .poll(async () => (await bookWords(page)).join("\n"))
+      .toMatch(/hay queue[\s\S]*48\s?800[\s\S]*standing still, hot weather/);
   });
 
   it("finds by hand, with a verdict", async () => {
@@ -97,7 +97,9 @@ describe("one job from complaint to signed", () => {
     });
     await seen(page, "Tobin Askel, ");
     await allSent(page);
-    expect((await bookWords(page)).filter((line) => line.includes("out of the box"))).toHaveLength(1);
+    await expect
+      .poll(async () => (await bookWords(page)).filter((line) => line.includes("out of the box")))
+      .toHaveLength(1);
   });
 
   it("strips by the line and by tapping", async () => {
@@ -119,14 +121,14 @@ describe("one job from complaint to signed", () => {
     const lines = (await bookWords(page)).length;
     await page.locator("[data-entry-line]").fill("out 3 m6x20 arbox bag 2");
     await seen(page, "Wanted there:");
-    expect(await page.$eval("aside mark", (mark) => mark.textContent)).toBe("arbox");
+    await expect.poll(() => page.$eval("aside mark", (mark) => mark.textContent)).toBe("arbox");
     await page.keyboard.press("Enter");
-    expect((await bookWords(page)).length).toBe(lines);
+    await expect.poll(async () => (await bookWords(page)).length).toBe(lines);
     await page.locator("[data-entry-line]").fill("in ba");
     await page.keyboard.press("Tab");
-    expect(await page.$eval("[data-entry-line]", (input) => (input as HTMLInputElement).value)).toBe(
-      "in bag 2",
-    );
+    await expect
+      .poll(() => page.$eval("[data-entry-line]", (input) => (input as HTMLInputElement).value))
+      .toBe("in bag 2");
     await page.locator("[data-entry-line]").fill("");
   });
 
@@ -170,7 +172,7 @@ describe("one job from complaint to signed", () => {
     await tap(page, "upper hose: is back");
     await seen(page, "all that came off is back");
     await allSent(page);
-    expect(await openBalance(page)).toContain("not accounted for");
+    await expect.poll(() => openBalance(page)).toContain("not accounted for");
   });
 
   it("opens any line to strike it or to bring it back", async () => {
@@ -208,14 +210,14 @@ describe("one job from complaint to signed", () => {
     await tap(page, "Book this log");
     await seen(page, "2041 rows · booked");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/Warm-up log/);
+    await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/Warm-up log/);
   });
 
   it("refuses to sign with something open but for a reason and a second word elsewhere", async () => {
     await page.keyboard.press("8");
     await stage("sign");
     await seen(page, "One thing is open");
-    expect(await openBalance(page)).toContain("level and cap not yet checked cold");
+    await expect.poll(() => openBalance(page)).toContain("level and cap not yet checked cold");
     await tap(page, "Sign with 1 open");
     await seen(page, "Say why it may go like this");
     await atField("Why may it go like this?").fill("Owner looks at the level tomorrow morning");

@@ -1,7 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
-import { Application, DESKTOP, settled } from "./support/application.ts";
+import { Application, settled } from "./support/application.ts";
 import { shownTest } from "./support/diagnose.ts";
 import { pictureOfFailure, seen, tap } from "./support/walk.ts";
 
@@ -17,9 +17,7 @@ const field = (label: string) => page.locator(`::-p-aria([name="${label}"])`);
 
 describe("signing in", () => {
   it("elsewhere is by shop, name and password, and says what is wrong without saying which", async () => {
-    const context = await application.browser.createBrowserContext();
-    page = await context.newPage();
-    await page.setViewport(DESKTOP);
+    page = await application.stranger();
     await application.go(page, "/sign-in");
     await seen(page, "not one of a shop's own");
     await field("Shop").fill("lantern-hill");
@@ -27,13 +25,13 @@ describe("signing in", () => {
     await field("Password").fill("not the password");
     await page.keyboard.press("Enter");
     await page.waitForSelector('[role="alert"]');
-    expect(await page.$eval('input[name="name"]', (input) => (input as HTMLInputElement).value)).toBe(
-      "Ilse Vantry",
-    );
+    await expect
+      .poll(() => page.$eval('input[name="name"]', (input) => (input as HTMLInputElement).value))
+      .toBe("Ilse Vantry");
     await field("Password").fill("merrow-lamp-right");
     await page.keyboard.press("Enter");
     await seen(page, "Lantern Hill Works");
-    await context.close();
+    await page.browserContext().close();
   });
 
   it("comes back to the page that was asked for, and never to another site", async () => {
@@ -101,7 +99,9 @@ describe("the keys", () => {
     await page.locator('nav[aria-label="Places"] button::-p-text(Keys)').click();
     await page.waitForSelector('[role="dialog"]');
     for (let tab = 0; tab < 4; tab++) await page.keyboard.press("Tab");
-    expect(await page.evaluate(() => document.activeElement?.closest('[role="dialog"]') !== null)).toBe(true);
+    await expect
+      .poll(() => page.evaluate(() => document.activeElement?.closest('[role="dialog"]') !== null))
+      .toBe(true);
     await page.keyboard.press("Escape");
     await page.waitForFunction(() => !document.querySelector('[role="dialog"]'));
   });
@@ -144,7 +144,7 @@ describe("the front desk", () => {
     expect(enabled).toBe(0);
     const before = await page.$$eval("aside [data-line]", (lines) => lines.length);
     await page.keyboard.press("a");
-    expect(await page.$$eval("aside [data-line]", (lines) => lines.length)).toBe(before);
+    await expect.poll(() => page.$$eval("aside [data-line]", (lines) => lines.length)).toBe(before);
     await page.browserContext().close();
   });
 });
@@ -159,9 +159,9 @@ describe("a form", () => {
     await seen(page, "A VIN has 17");
     const invalid = await page.$$eval('[aria-invalid="true"]', (fields) => fields.length);
     expect(invalid).toBeGreaterThan(2);
-    expect(await page.$eval('input[name="plate"]', (input) => (input as HTMLInputElement).value)).toBe(
-      "MRW 9090",
-    );
+    await expect
+      .poll(() => page.$eval('input[name="plate"]', (input) => (input as HTMLInputElement).value))
+      .toBe("MRW 9090");
     await application.go(page, "/vehicles?find=9090");
     await seen(page, "0 vehicles");
     await page.browserContext().close();

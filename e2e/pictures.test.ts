@@ -63,14 +63,16 @@ describe("a picture", () => {
     await choose(path);
     await page.waitForSelector("::-p-aria(Open the picture: left fan plug before it came off)");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/Picture: left fan plug before it came off/);
+    await expect
+      .poll(async () => (await bookWords(page)).at(-1))
+      .toMatch(/Picture: left fan plug before it came off/);
     const [[row]] = (await application.scratch.owner.sequelize.query(
       "SELECT content, width FROM pictures WHERE job_id = $1",
       { bind: [JOB] },
     )) as [[{ content: Buffer; width: number }], unknown];
     expect(row.width).toBe(1600);
     expect(row.content.length).toBeLessThan(400_000);
-    expect((await sharp(row.content).metadata()).exif).toBeUndefined();
+    await expect.poll(async () => (await sharp(row.content).metadata()).exif).toBeUndefined();
     expect(await violations(page)).toEqual([]);
   });
 
@@ -156,9 +158,9 @@ describe("a picture", () => {
       })
     )[0];
     expect(length).toBe(2);
-    expect((await bookWords(page)).slice(-2).join("\n")).toMatch(
-      /Picture: lower clip[\s\S]*Arrow: lower clip/,
-    );
+    await expect
+      .poll(async () => (await bookWords(page)).slice(-2).join("\n"))
+      .toMatch(/Picture: lower clip[\s\S]*Arrow: lower clip/);
   });
 });
 

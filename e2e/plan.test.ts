@@ -55,9 +55,9 @@ describe("which part", () => {
     await write("Why this one, if not for what decides it", "The owner wants no second visit");
     await tap(page, "Choose this: maker's, Coldbrook Parts");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(
-      /maker's, Coldbrook Parts\. The owner wants no second visit/,
-    );
+    await expect
+      .poll(async () => (await bookWords(page)).at(-1))
+      .toMatch(/maker's, Coldbrook Parts\. The owner wants no second visit/);
     const [[row]] = (await application.scratch.owner.sequelize.query(
       "SELECT data FROM entries WHERE job_id = $1 ORDER BY seq DESC LIMIT 1",
       { bind: [jobId("open-find")] },
@@ -68,7 +68,7 @@ describe("which part", () => {
 
   it("takes up to five, and leaves one out again", async () => {
     for (let more = 0; more < 3; more++) await tap(page, "One more option");
-    expect(await page.$("::-p-aria(One more option)")).toBeNull();
+    await expect.poll(() => page.$("::-p-aria(One more option)")).toBeNull();
     await tap(page, "Leave out option 5");
     await page.waitForSelector("::-p-aria(One more option)");
   });
@@ -89,7 +89,7 @@ describe("the parts gate", () => {
     await allSent(page);
     await application.go(page, `/jobs/${jobId("open-find")}/strip`);
     await seen(page, "was refused: Blades cracked in the box");
-    expect(await page.$("::-p-aria(undertray)")).toBeNull();
+    await expect.poll(() => page.$("::-p-aria(undertray)")).toBeNull();
     await tap(page, "Open it without");
     await seen(page, "Write down why");
     await write("Why it has to be opened all the same", "It has to be off the lift by noon");
@@ -113,10 +113,10 @@ describe("the parts gate", () => {
     await tap(page, "Accept it: here, out of the box, undamaged");
     await seen(page, "Tobin Askel, ");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/blades free/);
+    await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/blades free/);
     await application.go(page, `/jobs/${jobId("open-find")}/strip`);
     await page.waitForSelector("::-p-aria(undertray)");
-    expect(await page.$("main ::-p-text(Opened without)")).toBeNull();
+    await expect.poll(() => page.$("main ::-p-text(Opened without)")).toBeNull();
   });
 });
 
@@ -143,7 +143,9 @@ describe("does it fit", () => {
     await tabOf("Does it fit");
     await tap(page, "Book what was compared");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/old and new compared[\s\S]*touches the belt[\s\S]*fail/i);
+    await expect
+      .poll(async () => (await bookWords(page)).at(-1))
+      .toMatch(/old and new compared[\s\S]*touches the belt[\s\S]*fail/i);
   });
 
   it("a slim fan that blows the other way doesn't, whichever side the wheel is on", async () => {
@@ -186,7 +188,9 @@ describe("will it cool", () => {
     await write("An added cooler stands before", "");
     await tap(page, "Book it");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/Will it cool: It cools less.*fail/);
+    await expect
+      .poll(async () => (await bookWords(page)).at(-1))
+      .toMatch(/Will it cool: It cools less.*fail/);
   });
 });
 
@@ -223,13 +227,15 @@ describe("fan wiring", () => {
     await tap(page, "It ran: on the bench");
     await page.locator('[aria-labelledby="followed"] button::-p-text(It is on)').click();
     await allSent(page);
-    expect((await bookWords(page)).slice(-2).join()).toMatch(/fused lead before it went in: pass.*is on/);
+    await expect
+      .poll(async () => (await bookWords(page)).slice(-2).join())
+      .toMatch(/fused lead before it went in: pass.*is on/);
     await write("Motor draws", "90");
     await seen(page, "outside 0.5 to 64");
     await write("Motor draws", "18");
     await tap(page, "Book it");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/Fan wiring: self-contained/);
+    await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/Fan wiring: self-contained/);
   });
 });
 
@@ -258,7 +264,9 @@ describe("the order of work", () => {
     expect(await violations(page)).toEqual([]);
     await tap(page, "Take this order");
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/Order of work: radiator, \d+ steps, .+ of work/);
+    await expect
+      .poll(async () => (await bookWords(page)).at(-1))
+      .toMatch(/Order of work: radiator, \d+ steps, .+ of work/);
   });
 
   it("shows the step in hand on Strip, and two taps are one step", async () => {
@@ -272,7 +280,7 @@ describe("the order of work", () => {
     await allSent(page);
     await new Promise((resolve) => setTimeout(resolve, 1200));
     await seen(page, "Step 2 of");
-    expect((await bookWords(page)).at(-1)).toMatch(/Battery off: done/);
+    await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/Battery off: done/);
     await page.reload();
     await seen(page, "Step 2 of");
   });

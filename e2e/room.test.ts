@@ -178,11 +178,11 @@ describe("on a desk", () => {
 describe("text", () => {
   it("follows the browser's own size", async () => {
     const size = () => page.evaluate(() => Number.parseFloat(getComputedStyle(document.body).fontSize));
-    expect(await size()).toBeCloseTo(17, 1);
+    await expect.poll(() => size()).toBeCloseTo(17, 1);
     const cdp = await page.createCDPSession();
     await cdp.send("Page.setFontSizes", { fontSizes: { standard: 32 } });
     await application.go(page, "/");
-    expect(await size()).toBeCloseTo(34, 1);
+    await expect.poll(() => size()).toBeCloseTo(34, 1);
     await cdp.detach();
   });
 });

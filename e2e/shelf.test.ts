@@ -57,9 +57,9 @@ describe("the shelf", () => {
     expect(prices).toEqual([...prices].sort((a, b) => a - b));
     await write(page, "Find on the shelf", "radiator pattern tansy");
     await seen(page, "1 of 19");
-    expect(await page.$eval('[aria-label="Shelf as a table"] tbody', (body) => body.textContent)).toMatch(
-      /\d+ fitted; .*still in/,
-    );
+    await expect
+      .poll(() => page.$eval('[aria-label="Shelf as a table"] tbody', (body) => body.textContent))
+      .toMatch(/\d+ fitted; .*still in/);
     expect(await violations(page)).toEqual([]);
   });
 
@@ -104,7 +104,7 @@ describe("the shelf", () => {
     const desk = await application.signedIn("dez", PHONE);
     await application.go(desk, "/shelf");
     await seen(desk, "1 of 20".replace("1 of", "20 of"));
-    expect(await desk.$("::-p-text(Put it on the shelf)")).toBeNull();
+    await expect.poll(() => desk.$("::-p-text(Put it on the shelf)")).toBeNull();
     const over = await desk.evaluate(
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     );
@@ -121,7 +121,9 @@ describe("the shelf", () => {
     await write(page, "Part", "thermal");
     await page.locator("button::-p-text(thermal switch, maker's)").click();
     await allSent(page);
-    expect((await bookWords(page)).at(-1)).toMatch(/Thermal switch: maker's, Coldbrook Parts/);
+    await expect
+      .poll(async () => (await bookWords(page)).at(-1))
+      .toMatch(/Thermal switch: maker's, Coldbrook Parts/);
   });
 });
 
@@ -141,7 +143,7 @@ describe("with no server to be had", () => {
     await page.setOfflineMode(false);
     await page.locator("#find").fill("mrw2417");
     await seen(page, "One vehicle");
-    expect(await page.$("::-p-text(and open a job)")).toBeNull();
+    await expect.poll(() => page.$("::-p-text(and open a job)")).toBeNull();
   });
 });
 

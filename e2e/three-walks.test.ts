@@ -86,7 +86,7 @@ describe("from Plan to a complete Build", () => {
     await allSent(page);
     await application.go(page, `/jobs/${jobId("open-plan")}/build`);
     await seen(page, "Nothing is out: all that came off is back.");
-    expect(await openOfBuild(page)).not.toMatch(/still|short|to do/);
+    await expect.poll(() => openOfBuild(page)).not.toMatch(/still|short|to do/);
     await page.browserContext().close();
   });
 
@@ -182,7 +182,7 @@ describe("from Plan to a complete Build", () => {
     )) as [[{ pictures: number; refused: number }], unknown];
     expect({ pictures, refused }).toEqual({ pictures: 1, refused: 2 });
     await application.go(page, `/jobs/${id}/build`);
-    expect(await openOfBuild(page)).not.toMatch(/bag 1|shroud|fan still/);
+    await expect.poll(() => openOfBuild(page)).not.toMatch(/bag 1|shroud|fan still/);
     rmSync(folder, { recursive: true });
     await page.browserContext().close();
   });

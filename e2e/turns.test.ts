@@ -63,9 +63,9 @@ describe("what was typed stays", () => {
         chip,
       );
     await isOn("loses coolant");
-    expect(await page.$eval('input[inputmode="numeric"]', (input) => (input as HTMLInputElement).value)).toBe(
-      "184300",
-    );
+    await expect
+      .poll(() => page.$eval('input[inputmode="numeric"]', (input) => (input as HTMLInputElement).value))
+      .toBe("184300");
   });
 
   it("with whoever typed it: the next person comes back to the same job and finds none of it", async () => {
@@ -73,8 +73,8 @@ describe("what was typed stays", () => {
     await takeOver("Tobin", "ilse");
     expect(new URL(page.url()).pathname).toBe(STRIP);
     await pause(500);
-    expect(await line()).toBe("");
-    expect(await page.$("::-p-aria(3 × M6×20 into bag 2)")).toBeNull();
+    await expect.poll(() => line()).toBe("");
+    await expect.poll(() => page.$("::-p-aria(3 × M6×20 into bag 2)")).toBeNull();
     await page.locator("[data-entry-line]").fill("note of ilse");
     await pause(300);
     await takeOver("Ilse", "tobin");
@@ -93,7 +93,7 @@ describe("what was typed stays", () => {
     await page.waitForFunction(() => document.activeElement?.hasAttribute("data-entry-line"));
     await seen(page, "Leave the correction, back to:");
     await page.keyboard.press("Escape");
-    expect(await line()).toBe("out 3 m6x20 air");
+    await expect.poll(() => line()).toBe("out 3 m6x20 air");
     await page.locator("[data-entry-line]").fill("");
   });
 
@@ -111,7 +111,9 @@ describe("what was typed stays", () => {
     await page.reload();
     await settled(page);
     await pause(500);
-    expect(await page.evaluate(() => document.body.textContent?.includes("sound-one-fan.csv"))).toBe(false);
+    await expect
+      .poll(() => page.evaluate(() => document.body.textContent?.includes("sound-one-fan.csv")))
+      .toBe(false);
   });
 
   it("half a vehicle: over a reload, until it is written down", async () => {
@@ -125,14 +127,14 @@ describe("what was typed stays", () => {
     await page.waitForFunction(
       () => document.querySelector<HTMLInputElement>('input[name="plate"]')?.value === "MRW 9191",
     );
-    expect(
-      await page.$eval('select[name="coolantKind"]', (select) => (select as HTMLSelectElement).value),
-    ).toBe("oat");
+    await expect
+      .poll(() => page.$eval('select[name="coolantKind"]', (select) => (select as HTMLSelectElement).value))
+      .toBe("oat");
     await tap(page, "Write it down");
     await seen(page, "fields are to be put right");
-    expect(await page.evaluate(() => document.activeElement?.getAttribute("role"))).toBe("alert");
+    await expect.poll(() => page.evaluate(() => document.activeElement?.getAttribute("role"))).toBe("alert");
     await page.locator('[role="alert"] button').click();
-    expect(await page.evaluate(() => document.activeElement?.getAttribute("name"))).toBe("vin");
+    await expect.poll(() => page.evaluate(() => document.activeElement?.getAttribute("name"))).toBe("vin");
     await field("VIN").fill("0ZZTESTVEHNCLE919");
     await field("Holds").fill("6");
     await field("Cap opens at").fill("100");
@@ -144,7 +146,9 @@ describe("what was typed stays", () => {
     await pause(800);
     await application.go(page, "/vehicles/new");
     await pause(500);
-    expect(await page.$eval('input[name="plate"]', (input) => (input as HTMLInputElement).value)).toBe("");
+    await expect
+      .poll(() => page.$eval('input[name="plate"]', (input) => (input as HTMLInputElement).value))
+      .toBe("");
   });
 });
 
@@ -167,9 +171,9 @@ describe("what isn't sent", () => {
     const lead = await application.signedIn("maren");
     await application.go(lead, "/shop");
     await seen(lead, "bay tablet:");
-    expect(await lead.$eval("main", (main) => main.textContent)).toMatch(
-      /bay tablet: 1 unsent since \d\d:\d\d/,
-    );
+    await expect
+      .poll(() => lead.$eval("main", (main) => main.textContent))
+      .toMatch(/bay tablet: 1 unsent since \d\d:\d\d/);
     await lead.browserContext().close();
   });
 
@@ -199,7 +203,7 @@ describe("what isn't sent", () => {
     await page.waitForSelector("aside [data-line]");
     expect(new URL(page.url()).pathname).toBe(STRIP);
     await allSent(page);
-    expect((await bookWords(page)).join("\n")).toContain("After the session");
+    await expect.poll(async () => (await bookWords(page)).join("\n")).toContain("After the session");
   });
 });
 
@@ -217,14 +221,14 @@ describe("focus and voice", () => {
     await page.waitForFunction(() =>
       document.querySelector("[data-announcer]")?.textContent?.startsWith("Booked: "),
     );
-    expect(await said()).toBe("Booked: 3 × M6×20, bag 2.");
+    await expect.poll(() => said()).toBe("Booked: 3 × M6×20, bag 2.");
   });
 
   it("a line that can't be read is told after a pause, not at each letter", async () => {
     const spoken = () =>
       page.$$eval('aside [role="status"]', (parts) => parts.map((part) => part.textContent).join("|"));
     await page.locator("[data-entry-line]").fill("out 3 m6x20 arbox");
-    expect(await spoken()).not.toContain("Wanted there");
+    await expect.poll(() => spoken()).not.toContain("Wanted there");
     await page.waitForFunction(() =>
       [...document.querySelectorAll('aside [role="status"]')].some((part) =>
         part.textContent?.startsWith("Wanted there"),
@@ -239,7 +243,7 @@ describe("focus and voice", () => {
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await page.keyboard.press("5");
     await page.waitForFunction(() => document.activeElement?.hasAttribute("data-stage-heading"));
-    expect(await focus()).toBe("What goes back next?");
+    await expect.poll(() => focus()).toBe("What goes back next?");
     await page.$eval("::-p-aria(airbox: is back)", (button) => (button as HTMLElement).focus());
     await page.keyboard.press("Enter");
     // The row after it in its list, or the stage's heading where it was the last one there.
@@ -250,7 +254,7 @@ describe("focus and voice", () => {
         active?.hasAttribute("data-stage-heading") || (label.includes("back") && !label.includes("airbox"))
       );
     });
-    expect(await focus()).not.toContain("airbox");
+    await expect.poll(() => focus()).not.toContain("airbox");
     const row = await page.waitForSelector("aside [data-line] [data-row]");
     await row?.focus();
     const name = await focus();

@@ -5,8 +5,9 @@ import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
-import { Application, isKept, PHONE } from "./support/application.ts";
+import { Application, PHONE } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
+import { isKept } from "./support/kept.ts";
 import { allSent, bookWords, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
 
 let application: Application;
@@ -47,8 +48,8 @@ describe("a level", () => {
     await write(page, "Distance", " ");
     await tap(page, "Write the level down");
     await page.waitForSelector('ul[aria-label="Levels taken"] li');
-    expect(await words()).toContain("0.3 L below the line, cold");
-    expect(await words()).toContain("One look gives no rate");
+    await expect.poll(() => words()).toContain("0.3 L below the line, cold");
+    await expect.poll(() => words()).toContain("One look gives no rate");
   });
 
   it("that was wrong is struck, stays readable, and counts no longer", async () => {
@@ -62,9 +63,9 @@ describe("a level", () => {
     await application.kill();
     await tap(page, "Write the level down");
     await seen(page, "nothing was changed");
-    expect(await page.$eval('input[name="missing"]', (input) => (input as HTMLInputElement).value)).toBe(
-      "0.4",
-    );
+    await expect
+      .poll(() => page.$eval('input[name="missing"]', (input) => (input as HTMLInputElement).value))
+      .toBe("0.4");
     await application.start();
     await tap(page, "Write the level down");
     await page.waitForFunction(
@@ -81,13 +82,15 @@ describe("a level", () => {
     await write(page, "One L lifts it by", "54");
     await tap(page, "Write the level down");
     await seen(page, "in the tank");
-    expect(await words()).toContain("0.5 L below the line, by 27.0 mm in the tank, cold, topped up 0.5 L");
+    await expect
+      .poll(() => words())
+      .toContain("0.5 L below the line, by 27.0 mm in the tank, cold, topped up 0.5 L");
     await page.reload();
     await seen(page, "in the tank");
     await write(page, "or height below", "10.8");
     await tap(page, "Write the level down");
     await page.waitForFunction(() => document.body.textContent?.includes("10.8"));
-    expect(await words()).toContain("0.2 L below the line, by 10.8 mm in the tank");
+    await expect.poll(() => words()).toContain("0.2 L below the line, by 10.8 mm in the tank");
   });
 
   it("comes in as a list, whole or with each wrong line named, and the same list twice is one", async () => {
@@ -102,7 +105,7 @@ describe("a level", () => {
     const before = await page.$$eval('ul[aria-label="Levels taken"] li', (all) => all.length);
     await handIn("day,missing_L,km\n04/05/2026,0.2,\n2026-05-11,much,\n");
     await seen(page, "2 lines are wrong");
-    expect(await words()).toMatch(/Line 2, at: A day such as/);
+    await expect.poll(() => words()).toMatch(/Line 2, at: A day such as/);
     const good = "day,missing_L,distance_km,by\n2026-05-04,0.1,100,Perrin\n2026-05-11,0.2,200,\n";
     await handIn(good);
     await seen(page, "2 written down");
@@ -111,7 +114,7 @@ describe("a level", () => {
       {},
       before + 2,
     );
-    expect(await words()).toContain("Perrin, by a list that Tobin Askel read in");
+    await expect.poll(() => words()).toContain("Perrin, by a list that Tobin Askel read in");
     await handIn(good);
     await seen(page, "0 written down, 2 were there already");
     expect(await violations(page)).toEqual([]);
@@ -136,14 +139,14 @@ describe("the owner's wish to wait", () => {
     await page.locator(`a[href$="/plan"]`).click();
     await seen(page, "Part to buy");
     await new Promise((resolve) => setTimeout(resolve, 1500));
-    expect(await words()).not.toContain("This went wrong");
+    await expect.poll(() => words()).not.toContain("This went wrong");
     await application.start();
   });
 
   it("is weighed against what the level has lost, and booked with the day it ends", async () => {
     await application.go(page, `/jobs/${jobId("open-plan")}/plan`);
     await seen(page, "Or wait, if the owner wishes it");
-    expect(await words()).toMatch(/(?:Loses|May lose) 0\.\d+.L a week, from/);
+    await expect.poll(() => words()).toMatch(/(?:Loses|May lose) 0\.\d+.L a week, from/);
     await tap(page, "The owner waits");
     await allSent(page);
     const line = (await bookWords(page)).find((each) => each.includes("rather wait"));

@@ -5,9 +5,7 @@ import { launchBrowser } from "./browser.ts";
 import { calm } from "./calm.ts";
 import { quiet } from "./quiet.ts";
 import { Server } from "./server.ts";
-
-// Some walks share two cores with their servers and browsers: what takes a second alone may take many.
-const LONGEST_WAIT_MS = Number(process.env.LONGEST_WAIT_MS ?? 90_000);
+import { LONGEST_WAIT_MS } from "./waits.ts";
 
 export const DESKTOP = { width: 1280, height: 800 };
 export const TABLET = { width: 800, height: 1180, hasTouch: true };
@@ -65,14 +63,28 @@ export class Application {
     return page;
   }
 
+  /** A browser of its own on a device that is nobody's yet. */
+  stranger(size: Parameters<Page["setViewport"]>[0] = DESKTOP): Promise<Page> {
+    return this.blank(size);
+  }
+
   private async blank(size: Parameters<Page["setViewport"]>[0]): Promise<Page> {
     const context: BrowserContext = await this.browser.createBrowserContext();
     this.contexts.push(context);
+    return this.blankIn(context, size);
+  }
+
+  private async blankIn(context: BrowserContext, size: Parameters<Page["setViewport"]>[0]): Promise<Page> {
     const page = await quiet(calm(await context.newPage()));
     page.setDefaultTimeout(LONGEST_WAIT_MS);
     if (!this.keepsProgram) await page.evaluateOnNewDocument("delete Navigator.prototype.serviceWorker");
     await page.setViewport(size);
     return page;
+  }
+
+  /** One more tab beside this one, with nothing in it yet. */
+  another(page: Page, size: Parameters<Page["setViewport"]>[0] = DESKTOP): Promise<Page> {
+    return this.blankIn(page.browserContext(), size);
   }
 
   /**
@@ -113,22 +125,8 @@ export class Application {
   }
 }
 
-/** Waits until this browser keeps the program and the pages it has seen, some seconds after the first screen. */
-export async function isKept(page: Page): Promise<void> {
-  await page.waitForFunction(async () => (await navigator.serviceWorker.ready).active !== null);
-  await page.waitForFunction(async () => (await caches.keys()).length > 0);
-  await page.waitForFunction(
-    async (url) => (await caches.match(url, { ignoreSearch: true })) !== undefined,
-    {},
-    "/shell.html",
-  );
-  await new Promise((resolve) => setTimeout(resolve, KEPT_MS));
-}
-
 /** React attaches listeners a moment after it has drawn. */
 const LISTENING_MS = 60;
-/** The pages are kept a moment after they were read. */
-const KEPT_MS = 1500;
 
 /** Waits until React has taken the whole page over, part after part, and the fonts and the entry language are there. */
 export async function settled(page: Page): Promise<void> {

@@ -1,5 +1,6 @@
 import { type ElementHandle, type Page, TimeoutError, type WaitForSelectorOptions } from "puppeteer-core";
-import { hasElement, hasWord, LOOK_MS, LOOKS, lookIn, wordOf } from "./in-page.ts";
+import { hasElement, hasWord, LOOKS, lookIn, wordOf } from "./in-page.ts";
+import { LOOK_MS } from "./waits.ts";
 
 /** What takes no click for so long was drawn anew meanwhile, or is off: it is looked for again. */
 const DRAWN_ANEW_MS = 3000;
@@ -100,5 +101,11 @@ export function calm(page: Page): Page {
     };
     return found;
   };
-  return Object.assign(page, { waitForSelector: wait, waitForFunction: until, locator: find });
+  const read = async (selector: string, look: (element: Element) => unknown, ...given: unknown[]) => {
+    const found = await wait(selector);
+    return found
+      ?.evaluate(look as never, ...(given as never[]))
+      .finally(() => found.dispose().catch(() => undefined));
+  };
+  return Object.assign(page, { waitForSelector: wait, waitForFunction: until, locator: find, $eval: read });
 }

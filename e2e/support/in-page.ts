@@ -1,7 +1,6 @@
 import type { Page } from "puppeteer-core";
+import { LOOK_MS } from "./waits.ts";
 
-/** A person looks again about so often. */
-export const LOOK_MS = 80;
 /** One message asks the page for so many looks; then it is asked anew, since a page may be left meanwhile. */
 export const LOOKS = 25;
 const IS_LEFT = /context|navigat|detached|inspected target/i;
