@@ -21,6 +21,12 @@ const cookieOf = (response: Response) =>
     .map((cookie) => cookie.split(";")[0])
     .join("; ");
 
+/**
+ * The server that the file before has left to this walker: it goes on under another file's clone of the shop, which takes
+ * the place and the name of the last one, and needn't be started and warmed again. It ends with the walker.
+ */
+let leftRunning: { name: string; port: number; process: ChildProcess | undefined } | undefined;
+
 /** The production build on a scratch database with the made-up shop, without anybody looking at it. */
 export class Server {
   private process: ChildProcess | undefined;
@@ -30,18 +36,22 @@ export class Server {
     readonly port: number,
     /** What makes a browser the shop's own. */
     readonly device: string,
+    private readonly isOfItsOwn: boolean,
   ) {}
 
   /** Of the made-up shop as the whole run of tests has it, or seeded here where there is none or `today` is another day. */
   static async open({ today }: { today?: Date } = {}): Promise<Server> {
     const seeded = today ? undefined : process.env.SEEDED_TEMPLATE;
     if (!seeded) await makeTemplate();
-    const scratch = await scratchDatabase(false, seeded);
+    const left = seeded ? leftRunning : undefined;
+    leftRunning = undefined;
+    const scratch = await scratchDatabase(false, seeded, left?.name);
     if (!seeded) await seedDemo(scratch.owner, scratch.database, today ?? new Date());
     const device = await atDesk(scratch.database, { shopId: SHOP_ID }, (desk) =>
       enrolDevice(desk, "bay tablet"),
     );
-    const server = new Server(scratch, await freePort(), device);
+    const server = new Server(scratch, left?.port ?? (await freePort()), device, !seeded);
+    server.process = left?.process;
     await server.start();
     return server;
   }
@@ -101,7 +111,11 @@ export class Server {
   }
 
   async close(): Promise<void> {
-    await this.kill();
-    await this.scratch.drop();
+    if (this.isOfItsOwn || !this.isUp) {
+      await this.kill();
+      return this.scratch.drop();
+    }
+    await this.scratch.leave();
+    leftRunning = { name: this.scratch.name, port: this.port, process: this.process };
   }
 }
