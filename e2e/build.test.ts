@@ -51,6 +51,7 @@ describe("the order of work on its way back", () => {
     await tap(page, "bumper in the way");
     await tap(page, "condenser");
     await tap(page, "Take this order");
+    await allSent(page);
     await stage("strip");
     await expect
       .poll(() =>

@@ -1,4 +1,5 @@
 import { type ElementHandle, type Page, TimeoutError, type WaitForSelectorOptions } from "puppeteer-core";
+import { heardBy } from "./heard.ts";
 import { hasElement, hasWord, LOOKS, lookIn, wordOf } from "./in-page.ts";
 import { LOOK_MS } from "./waits.ts";
 
@@ -80,13 +81,12 @@ export function calm(page: Page): Page {
       const end = Date.now() + page.getDefaultTimeout();
       for (;;) {
         const control = await page.waitForSelector(selector);
-        const clicked = control?.asLocator().setTimeout(DRAWN_ANEW_MS).click(options);
-        const trouble = await clicked?.then(
-          () => undefined,
-          (thrown: unknown) => thrown,
+        if (!control) continue;
+        const { heard, trouble } = await heardBy(page, control, () =>
+          control.asLocator().setTimeout(DRAWN_ANEW_MS).click(options),
         );
-        await control?.dispose();
-        if (!trouble) return;
+        await control.dispose().catch(() => undefined);
+        if (!trouble || heard === "taken") return;
         if (Date.now() > end) throw trouble;
       }
     };

@@ -1,6 +1,7 @@
 import { mkdirSync } from "node:fs";
 import type { Page } from "puppeteer-core";
 import { type Application, settled } from "./application.ts";
+import { heardBy } from "./heard.ts";
 
 /** Types a line into the book and books it with Enter, then waits until the server has it. */
 export async function bookLine(page: Page, line: string): Promise<void> {
@@ -37,23 +38,6 @@ export const seen = (page: Page, text: string) =>
 const LOOK_AGAIN_MS = 1100;
 const TRIES = 4;
 
-/** Listens in the page for the next click anywhere; what became of it is asked for by `heardTap`. */
-function listen(control: Element): void {
-  const heard = new Promise<string>((resolve) => {
-    const hear = (event: Event) => {
-      const isIt = event.target instanceof Node && control.contains(event.target);
-      // Who refuses a slip has marked it by the end of this event.
-      setTimeout(() =>
-        resolve(isIt ? (control.closest("[data-slipped]") ? "slipped" : "taken") : "elsewhere"),
-      );
-    };
-    window.addEventListener("click", hear, { capture: true, once: true });
-    setTimeout(() => resolve("unheard"), 3000);
-  });
-  Object.assign(window, { heardTap: heard });
-}
-const heardTap = () => (window as unknown as { heardTap?: Promise<string> }).heardTap ?? "taken";
-
 type Way = "mouse" | "touch";
 
 /** Clicks or touches the control with this name, as a person reading the screen would: not faster than it takes a tap. */
@@ -64,21 +48,19 @@ export async function tapOn(page: Page, selector: string, way: Way = "mouse"): P
   let last = "";
   for (let attempt = 0; attempt < TRIES; attempt++) {
     const control = await page.waitForSelector(selector);
+    if (!control) continue;
     await page.waitForFunction(
       (element) => !element?.isConnected || !element.closest("[data-rests], :disabled"),
       {},
       control,
     );
-    await control?.evaluate((element) => element.scrollIntoView({ block: "center" }));
-    await control?.evaluate(listen);
-    const trouble = await (way === "touch" ? control?.tap() : control?.click())?.then(
-      () => undefined,
-      (thrown: unknown) => String(thrown),
+    await control.evaluate((element) => element.scrollIntoView({ block: "center" }));
+    const { heard, trouble } = await heardBy(page, control, () =>
+      way === "touch" ? control.tap() : control.click(),
     );
-    // A page that was left by the tap has taken it.
-    last = trouble ?? (await page.evaluate(heardTap).catch(() => "taken"));
-    await control?.dispose().catch(() => undefined);
-    if (last === "taken") return;
+    await control.dispose().catch(() => undefined);
+    if (heard === "taken") return;
+    last = `${trouble ?? heard}`;
     await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
   }
   throw new Error(`“${selector}” takes no tap: ${last}`);
