@@ -173,6 +173,16 @@ describe("levels judged by the newest look", () => {
     });
   });
 
+  it("watches a tenth that the newest look shows gone where little is left, and drives on where much is", () => {
+    const looks = weekly(...nineSound, 0.2);
+    expect(reaches(looks, 1.3).advice).toBe("drive");
+    expect(reaches(looks, 0.65)).toMatchObject({
+      advice: "top up and watch",
+      because: expect.stringContaining("0.5 L above"),
+    });
+    expect(reaches(weekly(...nineSound), 0.65).advice).toBe("drive");
+  });
+
   it("doubts a litre that was booked and never poured, and no litre that was", () => {
     const booked = weekly(...nineSound).map((level, week) =>
       week === 4 ? { ...level, toppedUpL: 1 } : level,

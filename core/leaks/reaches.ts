@@ -30,6 +30,8 @@ const WATCH_DAYS = 30;
 const GROWS = 1.5;
 /** What the newest look may show beside the one before and still be reading: a tenth, and a hair for thirds of litres. */
 const FLICKER_L = 0.125;
+/** Where no more is left, a tenth that the newest look shows gone may be a leak's first days: a fresh one takes the rest in a week. */
+const LITTLE_L = 0.5;
 /** Fewer looks have no middle to be held against. */
 const LEAST_USUAL = 3;
 /** No reading alone is off by so much. */
@@ -126,7 +128,8 @@ export function reaches(given: readonly Level[], minimumL: number, { now }: { no
       advice: "top up and watch",
       because: `The last look was ${Math.round(ageDays)} days ago: look again before anybody relies on it.`,
     };
-  const isQuiet = (newest === undefined || newest.goneL <= FLICKER_L) && overUsualL(levels) <= FLICKER_L;
+  const flickerL = roomL > LITTLE_L ? FLICKER_L : FLICKER_L / 2;
+  const isQuiet = (newest === undefined || newest.goneL <= flickerL) && overUsualL(levels) <= flickerL;
   if (verdict === "pass" && isQuiet)
     return { ...dates, advice: "drive", because: `${litres}, and no loss is seen.` };
   if (!isQuiet || soonest <= WATCH_DAYS || verdict === "fail")
