@@ -101,21 +101,29 @@ export function unknownFactOf(entry: EntryDraft | Entry): string | undefined {
   return found && "unknown" in found ? found.unknown : undefined;
 }
 
+type SaidBy = Map<FactClass, Said<object>[]>;
+
+/** The same lists with what these lines say behind each. */
+function saidToo(by: SaidBy, lines: readonly StandingEntry[]): SaidBy {
+  const all: SaidBy = new Map(by);
+  const own = new Set<FactClass>();
+  for (const entry of lines) {
+    const found = factOf(entry);
+    if (!found) continue;
+    const said = { fact: found.fact, entry };
+    const list = all.get(found.kind) ?? [];
+    if (own.has(found.kind)) list.push(said);
+    else all.set(found.kind, [...list, said]);
+    own.add(found.kind);
+  }
+  return all;
+}
+
 /** What stands in a book by the kind of fact, each kind in the order of the book. */
 const saidBy = onceStanding(
-  (entries) => {
-    const by = new Map<FactClass, Said<object>[]>();
-    for (const entry of standing(entries)) {
-      const found = factOf(entry);
-      if (!found) continue;
-      const said = { fact: found.fact, entry };
-      const list = by.get(found.kind);
-      if (list) list.push(said);
-      else by.set(found.kind, [said]);
-    }
-    return by;
-  },
+  (entries) => saidToo(new Map(), standing(entries)),
   (added) => factOf(added) !== undefined,
+  saidToo,
 );
 
 /**

@@ -1,5 +1,4 @@
-import type { Account } from "../book/index.ts";
-import { onceStanding, standing } from "../book/index.ts";
+import { type Account, onceStanding, type StandingEntry, standing } from "../book/index.ts";
 
 export interface BalanceLine {
   account: Account;
@@ -29,30 +28,39 @@ export function balanceKey(line: { account?: Account; place?: string; item?: str
 
 const rounded = (figure: number) => Math.round(figure * ROUND_L) / ROUND_L;
 
+/** The same sums with what these lines moved. */
+function moved(before: readonly BalanceLine[], lines: readonly StandingEntry[]): BalanceLine[] {
+  const sums = new Map(before.map((line) => [balanceKey(line), line]));
+  const own = new Set<string>();
+  for (const entry of lines) {
+    if (!isMoved(entry)) continue;
+    const key = balanceKey(entry);
+    const known = sums.get(key);
+    const { account, place = "", item = "" } = entry;
+    const line = known
+      ? own.has(key)
+        ? known
+        : { ...known }
+      : { account, place, item, out: 0, in: 0, open: 0 };
+    line.out = rounded(line.out + (entry.out ?? 0));
+    line.in = rounded(line.in + (entry.in ?? 0));
+    line.open = rounded(line.out - line.in);
+    sums.set(key, line);
+    own.add(key);
+  }
+  return [...sums.values()];
+}
+
+type Moved = StandingEntry & { account: Account };
+const isMoved = (entry: StandingEntry): entry is Moved =>
+  entry.kind === "movement" && entry.account !== undefined;
+
 /**
  * What went out and came back per account, place and item, in the order in which each first moved. Coolant in litres,
  * the rest in counts. Corrections taken into account.
  */
 export const balance = onceStanding(
-  (entries): BalanceLine[] => {
-    const lines = new Map<string, BalanceLine>();
-    for (const entry of standing(entries)) {
-      if (entry.kind !== "movement" || !entry.account) continue;
-      const key = balanceKey(entry);
-      const line = lines.get(key) ?? {
-        account: entry.account,
-        place: entry.place ?? "",
-        item: entry.item ?? "",
-        out: 0,
-        in: 0,
-        open: 0,
-      };
-      line.out = rounded(line.out + (entry.out ?? 0));
-      line.in = rounded(line.in + (entry.in ?? 0));
-      line.open = rounded(line.out - line.in);
-      lines.set(key, line);
-    }
-    return [...lines.values()];
-  },
-  ({ kind, account }) => kind === "movement" && account !== undefined,
+  (entries): readonly BalanceLine[] => moved([], standing(entries)),
+  isMoved,
+  moved,
 );

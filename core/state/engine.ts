@@ -244,21 +244,17 @@ function capOf(told: Told, nowMs: number): CoolDown {
     : said;
 }
 
-/** What the lines of a book have told of an engine, by the car's own limits. */
+/** What the lines of a book have told of an engine, by the car's own limits and up to which moment. */
 const toldOf = new WeakMap<readonly StandingEntry[], Map<string, Told>>();
 
 /** What a book tells of the engine; whoever asks may change what it is given. */
 function toldBy(entries: readonly Entry[], vehicle: BleedingVehicle, upTo?: string): Told {
   const all = engineLines(entries);
-  if (upTo !== undefined)
-    return tell(
-      all.filter(({ at }) => at <= upTo),
-      vehicle,
-    );
   const known = toldOf.get(all) ?? new Map<string, Told>();
   toldOf.set(all, known);
-  const kind = JSON.stringify(vehicle);
-  const told = known.get(kind) ?? tell(all, vehicle);
+  const kind = JSON.stringify([vehicle, upTo]);
+  const lines = () => (upTo === undefined ? all : all.filter(({ at }) => at <= upTo));
+  const told = known.get(kind) ?? tell(lines(), vehicle);
   known.set(kind, told);
   return { ...told, readings: [...told.readings] };
 }

@@ -7,11 +7,17 @@ const MS = 1000;
 const LOWEST_KPA = -100;
 const HIGHEST_KPA = 400;
 
-/** The readings of the last pressure test of a book, seconds and kPa gauge; none where none was begun. */
-export function pressureReadings(entries: readonly Entry[]): PressureReading[] {
+/**
+ * The readings of the last pressure test of a book, seconds and kPa gauge; none where none was begun. `since`: only what stands
+ * at that place of the book and after it.
+ */
+export function pressureReadings(
+  entries: readonly Entry[],
+  since = Number.NEGATIVE_INFINITY,
+): PressureReading[] {
   const read = factsOf(entries, PressureRead).filter(
-    ({ entry: { value, unit } }) =>
-      unit === "kPa" && value !== undefined && value >= LOWEST_KPA && value <= HIGHEST_KPA,
+    ({ entry: { value, unit, order } }) =>
+      order >= since && unit === "kPa" && value !== undefined && value >= LOWEST_KPA && value <= HIGHEST_KPA,
   );
   const from = read.findLastIndex(({ fact }) => fact.begins);
   return read.slice(Math.max(0, from)).map(({ fact: { coolantC }, entry }) => ({
@@ -33,8 +39,12 @@ function stoodAtC(entries: readonly Entry[], atS: number): number | undefined {
 }
 
 /** How the last pressure test of a book held, judged by what the engine stood at; nothing where none was begun. */
-export function pressureHeld(entries: readonly Entry[], capGaugeKPa: number): PressureHold | undefined {
-  const readings = pressureReadings(entries);
+export function pressureHeld(
+  entries: readonly Entry[],
+  capGaugeKPa: number,
+  since?: number,
+): PressureHold | undefined {
+  const readings = pressureReadings(entries, since);
   const [first] = readings;
   if (!first) return undefined;
   const coolantC = stoodAtC(entries, first.atS);

@@ -1,5 +1,5 @@
 import { onceStanding, type StandingEntry, standing } from "../book/index.ts";
-import { factOf, StepBack, StepDone } from "../facts/index.ts";
+import { factsOf, StepBack, StepDone } from "../facts/index.ts";
 import { WAYS_BACK, type WayBack } from "../order/index.ts";
 import { balanceKey } from "./balance.ts";
 import { lastHotMs } from "./engine.ts";
@@ -19,12 +19,7 @@ export interface StepState {
 }
 
 /** True where all that the step takes off was off and is on again since, whoever wrote it in and wherever. */
-function isAllBack(
-  back: WayBack,
-  since: number,
-  lastIn: ReadonlyMap<string, number>,
-  out: ReadonlySet<string>,
-): boolean {
+function isAllBack(back: WayBack, since: number, lastIn: LastBack, out: ReadonlySet<string>): boolean {
   const keys = (back.takes ?? []).map(balanceKey);
   if (keys.length === 0 || keys.some((key) => out.has(key))) return false;
   return keys.some((key) => (lastIn.get(key) ?? Number.NEGATIVE_INFINITY) > since);
@@ -32,46 +27,51 @@ function isAllBack(
 
 /** When each thing last went back, by its place in the book; plugs of every kind under one more name. */
 const ANY_PLUG = "any plug";
-function lastBack(all: readonly StandingEntry[]): ReadonlyMap<string, number> {
-  const last = new Map<string, number>();
-  for (const entry of all) {
-    const { account, kind, in: back = 0, order } = entry;
-    if (back <= 0 || account === "coolant") continue;
-    last.set(balanceKey(entry), order);
-    if (account === "connector" && kind === "movement") last.set(ANY_PLUG, order);
+type LastBack = ReadonlyMap<string, number>;
+const wentBack = ({ account, in: back = 0 }: StandingEntry) => back > 0 && account !== "coolant";
+
+function backToo(before: LastBack, lines: readonly StandingEntry[]): LastBack {
+  const last = new Map(before);
+  for (const entry of lines.filter(wentBack)) {
+    last.set(balanceKey(entry), entry.order);
+    if (entry.account === "connector" && entry.kind === "movement") last.set(ANY_PLUG, entry.order);
   }
   return last;
 }
+const lastBack = onceStanding(
+  (entries): LastBack => backToo(new Map(), standing(entries)),
+  wentBack,
+  backToo,
+);
 
 /**
  * Each step of the order of work that was ever done, in the order in which it was done last: off and back in turn as often as it
  * happens. What makes one untrue: heat makes an engine that was cold hot, what went back on ends what took it off.
  */
 export const stepsState = onceStanding((entries): StepState[] => {
-  const all = standing(entries);
+  const told = [...factsOf(entries, StepDone), ...factsOf(entries, StepBack)];
   const states = new Map<string, StepState & { order: number; atMs: number }>();
-  for (const entry of all) {
-    const said = factOf(entry)?.fact;
-    if (said instanceof StepDone) {
-      states.delete(said.step);
-      states.set(said.step, {
-        step: said.step,
-        entryId: entry.id,
-        isDone: true,
-        isOpen: true,
-        order: entry.order,
-        atMs: Date.parse(entry.at),
-      });
-    } else if (said instanceof StepBack) {
+  for (const { fact: said, entry } of told.sort((a, b) => a.entry.order - b.entry.order)) {
+    if (said instanceof StepBack) {
       const state = states.get(said.step);
       if (state && state.entryId === said.done)
         Object.assign(state, { isDone: false, isOpen: false, because: "it was undone" });
+      continue;
     }
+    states.delete(said.step);
+    states.set(said.step, {
+      step: said.step,
+      entryId: entry.id,
+      isDone: true,
+      isOpen: true,
+      order: entry.order,
+      atMs: Date.parse(entry.at),
+    });
   }
   if (states.size === 0) return [];
   const still = stillOut(entries);
   const out = new Set(still.map(balanceKey));
-  const lastIn = lastBack(all);
+  const lastIn = lastBack(entries);
   // A plug that went back on after its step makes the step untrue, as long as none of them is off.
   const isPlugOff = still.some(({ account }) => account === "connector");
   const arePlugsBack = (since: number) => !isPlugOff && (lastIn.get(ANY_PLUG) ?? since) > since;

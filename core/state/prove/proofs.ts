@@ -108,14 +108,24 @@ function byStage(log: WarmUpLog | undefined, stage: number): Pick<ProofRow, "ver
 
 const PRESSURE_SAID = { tight: "pass", seeping: "fail", leaking: "fail", "not-seen": "not-seen" } as const;
 
-function byPressure(entries: readonly Entry[], car: ProvenCar): Pick<ProofRow, "verdict" | "because"> {
-  const held = pressureHeld(entries, Math.max(10, car.capGaugeKPa ?? USUAL_CAP_KPA));
+function byPressure(
+  entries: readonly Entry[],
+  car: ProvenCar,
+  since: number,
+): Pick<ProofRow, "verdict" | "because"> {
+  const held = pressureHeld(entries, Math.max(10, car.capGaugeKPa ?? USUAL_CAP_KPA), since);
   return held ? { verdict: PRESSURE_SAID[held.verdict], because: held.because } : { verdict: "not-seen" };
 }
 
-/** The last outcome of a test of the knowledge, where it was done after the work. */
-function byTest(after: readonly Entry[], test: string): Pick<ProofRow, "verdict" | "because"> {
-  const last = factsOf(after, TestOutcome).findLast(({ fact }) => fact.test === test);
+/** The last outcome of a test of the knowledge, from that place of the book on. */
+function byTest(
+  entries: readonly Entry[],
+  test: string,
+  since = Number.NEGATIVE_INFINITY,
+): Pick<ProofRow, "verdict" | "because"> {
+  const last = factsOf(entries, TestOutcome).findLast(
+    ({ fact, entry }) => fact.test === test && entry.order >= since,
+  );
   return last ? { verdict: last.fact.verdict, because: last.entry.text } : { verdict: "not-seen" };
 }
 
@@ -155,11 +165,14 @@ function asked(
   work: WorkDone,
   car: ProvenCar,
 ): Partial<Record<ProofName, Pick<ProofRow, "verdict" | "because">>> {
-  const after = standing(entries).slice(work.until);
-  const log = factsOf(after, WarmUpLog).at(-1)?.fact;
-  const heater = factsOf(after, BleedSign).findLast(({ fact }) => fact.sign === "heater");
+  // What was seen before the last part went in proves nothing of it.
+  const since = standing(entries)[work.until]?.order ?? Number.POSITIVE_INFINITY;
+  const log = factsOf(entries, WarmUpLog).findLast(({ entry }) => entry.order >= since)?.fact;
+  const heater = factsOf(entries, BleedSign).findLast(
+    ({ fact, entry }) => fact.sign === "heater" && entry.order >= since,
+  );
   const isRed = isOverheated(entries);
-  const held = byPressure(after, car);
+  const held = byPressure(entries, car, since);
   const isAny = work.coolant || work.fan;
   const rows: Partial<Record<ProofName, Pick<ProofRow, "verdict" | "because">>> = {};
   if (isAny) rows.log = byLog(log, car);
@@ -178,7 +191,7 @@ function asked(
     rows["leaks-cold"] = { verdict: "not-seen" };
   }
   const isPumped = held.because !== undefined;
-  const pressure = isPumped ? held : byTest(after, "pressure-test");
+  const pressure = isPumped ? held : byTest(entries, "pressure-test", since);
   if (isRed || isPumped) {
     rows.pressure = pressure;
     rows.cap = { verdict: "not-seen" };

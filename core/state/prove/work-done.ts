@@ -1,4 +1,4 @@
-import { type Entry, standing } from "../../book/index.ts";
+import { type Entry, onceStanding, type StandingEntry, standing } from "../../book/index.ts";
 import { BleedStep, factsOf } from "../../facts/index.ts";
 import type { Call } from "../../followups/index.ts";
 import { findingOf } from "../finding.ts";
@@ -35,10 +35,18 @@ function sideOf(name: string): FanSide | undefined {
   return side === "left" || side === "right" ? side : undefined;
 }
 
+const nameOf = ({ item, place }: StandingEntry) => `${place ?? ""} ${item ?? ""}`;
+
+/** The sides of the fans that a book has named. */
+const sidesNamed = onceStanding(
+  (entries) => new Set(standing(entries).map((entry) => sideOf(nameOf(entry)))),
+  (added) => sideOf(nameOf(added)) !== undefined,
+);
+
 /** The fans that went in. One without a side stands for both where the book has told two apart: a pack has them both. */
-function motorsOf(fitted: readonly string[], named: readonly string[]): FanSide[] {
+function motorsOf(fitted: readonly string[], entries: readonly Entry[]): FanSide[] {
   const motors = fitted.filter((name) => MOTOR.test(name.trim()) && isFanSide(name));
-  const known = new Set(named.map(sideOf));
+  const known = sidesNamed(entries);
   const both = known.has("left") && known.has("right");
   const sides = new Set(
     motors.flatMap((name): FanSide[] => {
@@ -57,7 +65,7 @@ export function workDone(entries: readonly Entry[]): WorkDone {
     ({ account, kind, item }) => account === "coolant" && kind === "movement" && item !== "capacity",
   );
   const finding = findingOf(entries);
-  const names = fitted.map(({ item, place }) => `${place ?? ""} ${item ?? ""}`);
+  const names = fitted.map(nameOf);
   // A ground that was cleaned leaves no part behind, but something was taken off and put back for it.
   const isMended = all.some(({ account, in: back }) => account && account !== "coolant" && (back ?? 0) > 0);
   const fan = names.some(isFanSide) || (isMended && finding?.kind === "fault" && isFanSide(finding.words));
@@ -73,10 +81,7 @@ export function workDone(entries: readonly Entry[]): WorkDone {
   return {
     coolant,
     fan,
-    motors: motorsOf(
-      names,
-      all.map(({ item, place }) => `${place ?? ""} ${item ?? ""}`),
-    ),
+    motors: motorsOf(names, entries),
     calls,
     until: until + 1,
   };
