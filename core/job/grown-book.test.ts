@@ -1,8 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { book } from "../book/book.fixture.ts";
 import { type Entry, standing } from "../book/index.ts";
-import { ChosenPart, dataOf } from "../facts/index.ts";
+import { ChosenPart, dataOf, FACTS, factsOf } from "../facts/index.ts";
+import { balance } from "../state/balance.ts";
 import { jobState } from "../state/index.ts";
+import { outNow, wentInBeyond } from "../state/out-now.ts";
+import { stillOut } from "../state/still-out.ts";
 import { seededRandom } from "../thermal/index.ts";
 import { anyBook } from "./any-book.fixture.ts";
 
@@ -13,11 +16,14 @@ const CARD = {
 const NOW = "2031-03-04T09:30:00.000Z";
 const BOOKS = 50;
 
-/** All that is told of a job, as one text. */
-const told = (entries: readonly Entry[]) => {
+/** All that is told of a job. */
+const toldOf = (entries: readonly Entry[]) => {
   const { engine, coolant, parts, steps, measures, open } = jobState(entries, CARD, NOW);
-  return JSON.stringify({ engine, coolant, parts, steps, measures, open, stands: standing(entries) });
+  const counted = [outNow(entries), wentInBeyond(entries), stillOut(entries), balance(entries)];
+  const said = FACTS.map((kind) => factsOf(entries, kind));
+  return { engine, coolant, parts, steps, measures, open, stands: standing(entries), counted, said };
 };
+const told = (entries: readonly Entry[]) => JSON.stringify(toldOf(entries));
 /** The same lines that nobody has read before: nothing that was told earlier can be told again. */
 const unread = (entries: readonly Entry[]) => structuredClone([...entries]);
 
@@ -60,6 +66,18 @@ describe("a book that grows while it is read", () => {
       expect(told(mixed)).toBe(told(unread(all)));
       const twice = [...all, all[Math.floor(random() * all.length)] as Entry];
       expect(told(twice)).toBe(told(unread(all)));
+    }
+  });
+
+  it("leaves what it told before as it was told", () => {
+    const random = seededRandom(1914);
+    for (let run = 0; run < BOOKS; run++) {
+      const all = anyBook(1 + Math.floor(random() * 25), random);
+      const before = all.map((_, index) => {
+        const held = toldOf(all.slice(0, index + 1));
+        return { held, text: JSON.stringify(held) };
+      });
+      for (const { held, text } of before) expect(JSON.stringify(held)).toBe(text);
     }
   });
 

@@ -49,24 +49,21 @@ interface Followed {
   beyond: StandingEntry[];
 }
 
-/** The same in objects of its own, which may be changed. */
-function copied({ out, byKey, gone, beyond }: Followed): Followed {
-  const copies = new Map(out.map((each) => [each, { ...each }]));
-  const copiesOf = (all: readonly OutEntry[]) => all.flatMap((each) => copies.get(each) ?? []);
-  return {
-    out: [...copies.values()],
-    byKey: new Map([...byKey].map(([key, all]) => [key, copiesOf(all)])),
-    gone: new Map(gone),
-    beyond: [...beyond],
-  };
-}
-
-/** Follows on through these lines. */
+/** Follows on through these lines; what others may still read of `before` stays as it is. */
 function followedOn(before: Followed, lines: readonly StandingEntry[]): Followed {
-  const { out, byKey, gone, beyond } = copied(before);
+  const out = [...before.out];
+  const byKey = new Map(before.byKey);
+  const gone = new Map(before.gone);
+  const beyond = [...before.beyond];
+  const own = new Set<string>();
+  const copies = new Map<OutEntry, OutEntry>();
   const openOf = (key: string) => {
-    const open = byKey.get(key) ?? [];
+    const known = byKey.get(key) ?? [];
+    if (own.has(key)) return known;
+    const open = known.map((each) => ({ ...each }));
+    for (const [place, each] of known.entries()) copies.set(each, open[place] ?? each);
     byKey.set(key, open);
+    own.add(key);
     return open;
   };
   const leaves = (left: OutEntry) => {
@@ -87,7 +84,8 @@ function followedOn(before: Followed, lines: readonly StandingEntry[]): Followed
     const back = taken(openOf(balanceKey(entry)), entry.in ?? 0).reduce((sum, each) => sum + each.open, 0);
     if ((entry.in ?? 0) > back) beyond.push(entry);
   }
-  return { out: out.filter(({ open }) => open > 0), byKey, gone, beyond };
+  const now = copies.size === 0 ? out : out.map((each) => copies.get(each) ?? each);
+  return { out: now.filter(({ open }) => open > 0), byKey, gone, beyond };
 }
 
 const NOTHING: Followed = { out: [], byKey: new Map(), gone: new Map(), beyond: [] };
