@@ -68,6 +68,7 @@ function short(entry: EntryDraft): string {
       const direction = entry.out === undefined ? "in" : "out";
       return `${direction} ${entry.out ?? entry.in} ${entry.account} ${entry.item}${place}${entry.text ? ` #${entry.text}` : ""}`;
     }
+    if (data.fact === "to-get") return `to-get ${data.count} ${entry.item}${place}: ${data.because}`;
     if (data.fact === "coolant-level") return `level ${data.level}${data.heat ? ` ${data.heat}` : ""}`;
     if (data.fact === "hose-felt") return `hose ${data.upper}`;
     if (entry.kind === "reading")

@@ -66,18 +66,24 @@ function asReading([entry, ...more]: EntryDraft[], context: LineContext): LineRe
   return entry && { entry, more, reading: sayBack([entry, ...more], context) };
 }
 
-/** Coolant that is warm in one unit and cool in the other: whoever reads °C in a shop of °F is asked, and so is the other way round. */
+/**
+ * Coolant that is warm in one unit and cool in the other, °C read in a shop of °F; and a bare figure that no engine's coolant
+ * reaches in °C, °F read in a shop of °C: whoever typed it is asked.
+ */
 const EITHER_F = { least: 60, most: 125 };
+const BEYOND_C = { least: 140, most: 300 };
 
 function inTheOtherDegrees(words: readonly Word[], context: LineContext): EntryDraft[][] {
-  if (context.system !== "us") return [];
-  const read = readReading(words, { ...context, system: "metric" });
+  const other = context.system === "us" ? "metric" : "us";
+  const read = readReading(words, { ...context, system: other });
   const here = readReading(words, context);
   if (!read || !here || isExpectation(read) || isExpectation(here)) return [];
   const [draft] = read;
   const { item, value = 0 } = draft ?? {};
-  const isEither = item === "coolant sensor" && value >= EITHER_F.least && value <= EITHER_F.most;
-  return isEither && value !== here[0]?.value ? [read] : [];
+  const valueHere = here[0]?.value ?? 0;
+  const [bounds, typed] = other === "metric" ? [EITHER_F, value] : [BEYOND_C, valueHere];
+  const isEither = item === "coolant sensor" && typed >= bounds.least && typed <= bounds.most;
+  return isEither && value !== valueHere ? [read] : [];
 }
 
 const RADIATOR_HOSE = /^(upper|lower) radiator$/;

@@ -23,6 +23,7 @@ import { thing } from "../../state/words.ts";
 import { inShownTemperatures, type System } from "../../units/index.ts";
 import { stepBackDrafts, stepDoneDrafts } from "../step-drafts.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
+import { inFigures, isVague } from "./said-count.ts";
 
 /** What a line says after its first words: the text itself, and where in the line it begins. */
 interface Rest {
@@ -229,7 +230,9 @@ const NO_THING =
 const wanted =
   (because: ToGet["because"], word: string): Reader =>
   (rest) => {
-    const text = tidy(rest.text);
+    const said = tidy(rest.text);
+    if (isVague(said)) return expected("how many, then what it is", rest);
+    const text = inFigures(said);
     if (EITHER.test(text)) return expected("how many and what it is, a size in one word: 5A fuse", rest);
     const before = SIZED.test(text) ? null : COUNT.exec(text);
     const after = COUNT_BEHIND.exec(text);
