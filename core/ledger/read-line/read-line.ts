@@ -122,6 +122,16 @@ function asMeant(drafts: EntryDraft[], words: readonly Word[]): EntryDraft[] {
   });
 }
 
+/** "Unplug fans" is more than one, and says not which. */
+function whichFans(drafts: readonly EntryDraft[], words: readonly Word[]): Expectation | undefined {
+  const many = words.find(({ word, quoted }) => !quoted && (word === "fans" || word === "plugs"));
+  const isOne = ({ account, place, out, in: back }: EntryDraft) =>
+    account === "connector" && place === "fan" && (out === 1 || back === 1);
+  return many && drafts.some(isOne)
+    ? { expected: "which of them: both fans, left fan or right fan", at: many.at }
+    : undefined;
+}
+
 /** "Condenser hung up" is a part that came off and hangs; a line that can't be read is told as it was typed. */
 function readHung(text: string, context: LineContext): LineReading | Expectation | undefined {
   const plain = hungUp(text);
@@ -153,7 +163,9 @@ function readPlain(text: string, context: LineContext): LineReading | Expectatio
   const words = bySeat(wordsOf(text), context);
   const [first] = words;
   if (!first || !isWordy(words)) return { expected: `a first word: ${OPENERS}`, at: first?.at ?? 0 };
-  const all = [...readings(words, text, context), ...inTheOtherDegrees(words, context)];
+  const all = [...readings(words, text, context), ...inTheOtherDegrees(words, context)].map((read) =>
+    isExpectation(read) ? read : (whichFans(read, words) ?? read),
+  );
   const whole = new Map<string, LineReading>();
   for (const read of all) {
     const line = isExpectation(read) ? undefined : asReading(asMeant(read, words), context);

@@ -23,7 +23,7 @@ import { thing } from "../../state/words.ts";
 import { inShownTemperatures, type System } from "../../units/index.ts";
 import { stepBackDrafts, stepDoneDrafts } from "../step-drafts.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
-import { inFigures, isVague } from "./said-count.ts";
+import { inFigures, isManySaid, isVague } from "./said-count.ts";
 
 /** What a line says after its first words: the text itself, and where in the line it begins. */
 interface Rest {
@@ -241,6 +241,7 @@ const wanted =
     const named = tidy(text.slice(before?.[0].length ?? 0, after?.index)).toLowerCase();
     const bag = BAG_BEHIND.exec(named);
     const item = tidy(named.slice(0, bag?.index));
+    if (!before && !after && isManySaid(item)) return expected("how many, then what it is", rest);
     if (count < 1 || count > MOST_COUNT) return expected(`how many, from 1 to ${MOST_COUNT}`, rest);
     if (!item || item.length > MOST_NAME || NO_THING.test(item))
       return expected("how many and what it is", rest);

@@ -13,6 +13,14 @@ const ARTICLE = /^(?:an?|the|another)\s+/i;
 /** Whether a text says of how many only that they are some. */
 export const isVague = (text: string): boolean => VAGUE.test(text);
 
+/** One of these has the form of many. */
+const ONE_OF_MANY = /(?:pliers|scissors|snips|grips|goggles|gas|lens|harness|process|glass|brass|bus|boss)$/i;
+/** Names of several, without how many: "clips undertray". */
+export const isManySaid = (item: string): boolean =>
+  item
+    .split(/[\s,]+/)
+    .some((word) => /^[a-z]{2,}[^s\W\d]s$/i.test(word) && !ONE_OF_MANY.test(word) && !/us$|is$/i.test(word));
+
 /** A count that is said in words as a figure; without one, what is named alone. */
 export function inFigures(text: string): string {
   const said = WORDED.exec(text);

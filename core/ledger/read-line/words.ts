@@ -182,18 +182,24 @@ function plainFigureAt(words: readonly Word[], index: number): FigureRead | unde
 export function distanceAt(words: readonly Word[], index: number): FigureRead | undefined {
   const first = words[index];
   if (!first || first.quoted) return undefined;
-  const [, figures = "", unit = ""] = /^([\d.,']+)([a-z]*)$/.exec(first.word) ?? [];
+  const [, figures = "", glued = ""] = /^([\d.,']+)([a-z]*)$/.exec(first.word) ?? [];
   let used = 1;
   let digits = figures;
-  while (unit === "" && /^\d{1,3}$/.test(figures) && /^\d{3}$/.test(words[index + used]?.word ?? "")) {
-    digits += words[index + used]?.word ?? "";
+  let unit = glued;
+  // "184 220 km" and "184 220km": a group of three goes on with the figure, and the unit may stick to the last.
+  while (unit === "" && /^\d{1,3}$/.test(figures)) {
+    const [, group, behind = ""] = /^(\d{3})([a-z]*)$/.exec(words[index + used]?.word ?? "") ?? [];
+    if (group === undefined) break;
+    digits += group;
+    unit = behind;
     used++;
   }
   if (THOUSANDS.test(digits)) digits = digits.replace(/[,.']/g, "");
   if (!isBare(digits)) return undefined;
   const times = unit === "k" ? 1000 : 1;
   const named = unit === "" || unit === "k" ? words[index + used]?.word : unit;
-  const withUnit = named && !words[index + used]?.quoted ? quantityOf(`1 ${named}`) : undefined;
+  const withUnit =
+    named && /^[a-z]+$/.test(named) && !words[index + used]?.quoted ? quantityOf(`1 ${named}`) : undefined;
   const isNamed = withUnit?.dimension === "distance";
   if (unit !== "" && unit !== "k" && !isNamed) return undefined;
   if (isNamed && (unit === "" || unit === "k")) used++;
