@@ -6,6 +6,10 @@ import { demoId } from "../../demo/story.ts";
 import { atDesk } from "../../server/database/connection.ts";
 import { enrolDevice } from "../../server/people/devices.ts";
 import { makeTemplate, type Scratch, scratchDatabase } from "../../server/testing/scratch-database.ts";
+import { LOOK_MS } from "./waits.ts";
+
+/** What takes longer is cut off: nobody waits for its answer any more. */
+const DONE_LOOKS = 25;
 
 const freePort = () =>
   new Promise<number>((resolve) => {
@@ -110,11 +114,23 @@ export class Server {
     return `${device}; ${cookieOf(answer)}`;
   }
 
+  /** Waits until the server has answered what the last pages asked it, so that its database isn't taken from under it. */
+  private async isDone(): Promise<void> {
+    const busy = `SELECT 1 FROM pg_stat_activity
+      WHERE datname = current_database() AND state <> 'idle' AND pid <> pg_backend_pid()`;
+    for (let look = 0; look < DONE_LOOKS; look++) {
+      const [rows] = await this.scratch.owner.sequelize.query(busy);
+      if (rows.length === 0) return;
+      await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+    }
+  }
+
   async close(): Promise<void> {
     if (this.isOfItsOwn || !this.isUp) {
       await this.kill();
       return this.scratch.drop();
     }
+    await this.isDone();
     await this.scratch.leave();
     leftRunning = { name: this.scratch.name, port: this.port, process: this.process };
   }
