@@ -58,6 +58,18 @@ describe("the order of work on its way back", () => {
         page.$eval('::-p-aria([name="Done: Engine cold"])', (each) => each.hasAttribute("disabled")),
       )
       .toBe(true);
+    // 110 is cool in °F and boils over in °C: in a shop of °F nobody's cap is opened on the one that wasn't meant.
+    await page.keyboard.press("u");
+    await seen(page, "°F · qt");
+    await write("Coolant reads", "110");
+    await page.waitForSelector("fieldset ::-p-text(Which degrees did it show?)");
+    await page.keyboard.press("Enter");
+    await tap(page, "It is 110 °C");
+    await allSent(page);
+    expect((await bookWords(page)).filter((line) => /110 °F/.test(line))).toEqual([]);
+    await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/230 °F/);
+    await page.keyboard.press("u");
+    await seen(page, "°C · L");
     await hoursPass(application, jobId("open-find"), 9);
     await stage("strip");
     await tap(page, "Upper hose soft and cool");

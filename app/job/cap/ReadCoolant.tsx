@@ -1,6 +1,6 @@
 import type { EntryDraft } from "../../../core/ledger/index.ts";
 import { READ_ITEMS } from "../../../core/state/index.ts";
-import { readShown, SHOWN, type System } from "../../../core/units/index.ts";
+import { type MeantDegrees, meantDegrees, SHOWN, type System } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
@@ -10,19 +10,20 @@ import { useJob } from "../context.ts";
 const COLDEST_C = -40;
 const HOTTEST_C = 150;
 const ENGINE = "engine's sensor";
+const AIR = "air around it";
+const WHICH = "Which degrees did it show?";
 const ITEMS: Readonly<Record<string, string>> = {
   [ENGINE]: READ_ITEMS.engine,
   radiator: READ_ITEMS.radiator,
   "housing, infrared": READ_ITEMS.surface,
-  "air around it": "room",
+  [AIR]: "room",
 };
 
-function readCelsius(text: string, system: System): number | undefined {
-  const celsius = readShown(text, "temperature", system);
-  return celsius !== undefined && celsius >= COLDEST_C && celsius <= HOTTEST_C
-    ? Math.round(celsius * 10) / 10
-    : undefined;
-}
+/** What the text may mean, of an engine's coolant: two where somebody may have read it off in the other degrees. */
+const coolantMeant = (text: string, system: System): MeantDegrees[] =>
+  meantDegrees(text, system)
+    .map((meant) => ({ ...meant, celsius: Math.round(meant.celsius * 10) / 10 }))
+    .filter(({ celsius }) => celsius >= COLDEST_C && celsius <= HOTTEST_C);
 
 /**
  * One temperature into the book, with what it calls for in one act. `hasPlace` where it may be read elsewhere than at the engine: a
@@ -38,9 +39,13 @@ export function ReadCoolant({
   const { page, book, mayBook, system } = useJob();
   const [text, setText] = useDraft(`coolant-read:${page.job.id}`);
   const [place, setPlace] = useDraft(`coolant-read-at:${page.job.id}`, ENGINE);
-  const celsius = text.trim() === "" ? undefined : readCelsius(text, system);
-  const isWrong = text.trim() !== "" && celsius === undefined;
-  const save = () => {
+  const isAir = hasPlace && place === AIR;
+  const all = coolantMeant(text, system);
+  const own = all.find((each) => each.system === system);
+  // Nobody's air is as hot as an engine: there the shop's own degrees are meant.
+  const isAsked = !isAir && all.some((each) => each.system !== system);
+  const isWrong = text.trim() !== "" && !own && !isAsked;
+  const save = (celsius: number | undefined) => {
     if (celsius === undefined) return;
     const item = (hasPlace && ITEMS[place]) || READ_ITEMS.engine;
     const reading: EntryDraft = { kind: "reading", item, value: celsius, unit: "°C" };
@@ -54,7 +59,7 @@ export function ReadCoolant({
       className="flex flex-col gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        save();
+        if (!isAsked) save(own?.celsius);
       }}
     >
       {hasPlace && (
@@ -65,10 +70,13 @@ export function ReadCoolant({
           onChange={(value) => value && setPlace(value)}
         />
       )}
+      <p role="status" className="sr-only">
+        {isAsked ? WHICH : ""}
+      </p>
       <div className="flex flex-wrap items-start gap-3">
         <div className="w-44">
           <TextField
-            label={hasPlace && place === "air around it" ? "Air reads" : "Coolant reads"}
+            label={isAir ? "Air reads" : "Coolant reads"}
             inputMode="decimal"
             maxLength={10}
             className="figure text-xl"
@@ -79,9 +87,20 @@ export function ReadCoolant({
             onChange={(event) => setText(event.target.value)}
           />
         </div>
-        <Button type="submit" className="mt-7" disabled={!mayBook || celsius === undefined}>
-          Book the reading
-        </Button>
+        {isAsked ? (
+          <fieldset className="flex flex-wrap gap-2">
+            <legend className="mb-1 font-bold">{WHICH}</legend>
+            {all.map((meant) => (
+              <Button key={meant.system} disabled={!mayBook} onClick={() => save(meant.celsius)}>
+                {`It is ${text.trim()} ${SHOWN.temperature[meant.system].label}`}
+              </Button>
+            ))}
+          </fieldset>
+        ) : (
+          <Button type="submit" className="mt-7" disabled={!mayBook || own === undefined}>
+            Book the reading
+          </Button>
+        )}
       </div>
     </form>
   );

@@ -1,6 +1,8 @@
 import type { EntryDraft } from "../../book/index.ts";
 import { lastFact, MeasuredUnit } from "../../facts/index.ts";
 import { type SeatSide, sideFromSeat } from "../../fit/side-from-seat.ts";
+import { READ_ITEMS } from "../../state/readings.ts";
+import { mayBeOtherDegrees, toShown } from "../../units/index.ts";
 import { describeEntry } from "./describe.ts";
 import { type Expectation, isExpectation, type LineContext, type LineReading, type Read } from "./line.ts";
 import { isMoveAt, movesOf } from "./moves.ts";
@@ -66,24 +68,19 @@ function asReading([entry, ...more]: EntryDraft[], context: LineContext): LineRe
   return entry && { entry, more, reading: sayBack([entry, ...more], context) };
 }
 
-/**
- * Coolant that is warm in one unit and cool in the other, °C read in a shop of °F; and a bare figure that no engine's coolant
- * reaches in °C, °F read in a shop of °C: whoever typed it is asked.
- */
-const EITHER_F = { least: 60, most: 125 };
-const BEYOND_C = { least: 140, most: 300 };
+/** Where an engine's heat is read: a cap may be opened on it, so that nobody's °C is taken for °F. */
+const HEAT_READ: ReadonlySet<string> = new Set([READ_ITEMS.engine, READ_ITEMS.radiator, READ_ITEMS.surface]);
 
+/** A figure that makes sense in both degrees is asked about. */
 function inTheOtherDegrees(words: readonly Word[], context: LineContext): EntryDraft[][] {
-  const other = context.system === "us" ? "metric" : "us";
-  const read = readReading(words, { ...context, system: other });
+  const { system } = context;
+  const read = readReading(words, { ...context, system: system === "us" ? "metric" : "us" });
   const here = readReading(words, context);
   if (!read || !here || isExpectation(read) || isExpectation(here)) return [];
-  const [draft] = read;
-  const { item, value = 0 } = draft ?? {};
-  const valueHere = here[0]?.value ?? 0;
-  const [bounds, typed] = other === "metric" ? [EITHER_F, value] : [BEYOND_C, valueHere];
-  const isEither = item === "coolant sensor" && typed >= bounds.least && typed <= bounds.most;
-  return isEither && value !== valueHere ? [read] : [];
+  const [{ item = "", value: there = 0 } = {}] = read;
+  const celsius = here[0]?.value ?? 0;
+  const typed = Math.round(toShown(celsius, "temperature", system) * 1000) / 1000;
+  return HEAT_READ.has(item) && there !== celsius && mayBeOtherDegrees(typed, system) ? [read] : [];
 }
 
 const RADIATOR_HOSE = /^(upper|lower) radiator$/;
