@@ -1,12 +1,11 @@
 import { fromShown } from "./format.ts";
-import { readShown } from "./read-shown.ts";
+import { bareShown, readShown } from "./read-shown.ts";
 import type { System } from "./units.ts";
 
 /** Coolant that is warm in °C and cool in °F: in a shop of °F it may have been read off in °C. */
 const EITHER_F = { least: 60, most: 125 };
 /** What no engine's coolant reaches in °C: in a shop of °C it may have been read off in °F. */
 const BEYOND_C = { least: 140, most: 300 };
-const BARE = /^[-−]?\d+(?:[.,]\d+)?$/;
 
 /** Whether a bare figure of an engine's heat may well have been read in the degrees that the shop isn't shown. */
 export function mayBeOtherDegrees(figure: number, system: System): boolean {
@@ -29,9 +28,8 @@ export function meantDegrees(text: string, system: System): MeantDegrees[] {
   const celsius = readShown(text, "temperature", system);
   if (celsius === undefined) return [];
   const own = { system, celsius };
-  const bare = text.trim().replace("−", "-").replace(",", ".");
-  const figure = Number(bare);
-  if (!BARE.test(bare) || !mayBeOtherDegrees(figure, system)) return [own];
+  const figure = bareShown(text);
+  if (figure === undefined || !mayBeOtherDegrees(figure, system)) return [own];
   const other: System = system === "us" ? "metric" : "us";
   return [own, { system: other, celsius: fromShown(figure, "temperature", other) }];
 }

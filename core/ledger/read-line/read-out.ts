@@ -26,6 +26,8 @@ function plugOf(
 function draftOf(named: Named, end: number): EntryDraft | Expectation {
   const account = accountOf(named);
   if (!account) return { expected: WHAT, at: end };
+  if (named.manyAt !== undefined && named.count === undefined)
+    return { expected: "how many: 3 clips", at: named.manyAt };
   const names = named.names.join(" ");
   const isNamed = NAMED_WHOLE.includes(account) || (account === "fastener" && !named.item);
   const whole = [names, isNamed ? named.item : ""].filter(Boolean).join(" ");

@@ -14,6 +14,7 @@ import {
   TOOL_NAMES,
 } from "./lexicon.ts";
 import type { Expectation } from "./line.ts";
+import { isManySaid } from "./said-count.ts";
 import { sizeAt } from "./sizes.ts";
 import { bareFigure, isBare, type Word } from "./words.ts";
 
@@ -21,6 +22,8 @@ import { bareFigure, isBare, type Word } from "./words.ts";
 export interface Named {
   count?: number;
   countAt?: number;
+  /** Where several small things are named, whose count has to be said as they come out. */
+  manyAt?: number;
   account?: Account;
   /** The kind of thing: a size, "plug", "spring clamp". */
   item?: string;
@@ -206,6 +209,9 @@ class Reader {
       else if (best === counted && !this.isToolSaid) {
         const { account, item } = KINDS_COUNTED[best.name] ?? { account: "part" as const, item: best.name };
         this.name(account, item);
+        const last = this.word(best.used - 1);
+        const isSmall = account === "fastener" || account === "clip";
+        if (isSmall && last && isManySaid(last.word)) this.named.manyAt = last.at;
       } else if (best === tool && best !== part) {
         this.name("tool", undefined);
         this.named.names.push(best.name);
