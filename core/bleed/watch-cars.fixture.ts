@@ -5,10 +5,13 @@ export interface WatchedCar {
   isUnsafe: boolean;
   saidAfterS?: number;
   readAfterS?: number;
+  /** Of the first reading that is at the target even by a whole-degree sensor's error: no rule can say so sooner. */
+  lowAfterS?: number;
   what?: string;
 }
 
 const NEAR_C = 52;
+const SURELY_C = 48;
 
 /** One car of four bodies, read as somebody would, with what was said of it on the way. */
 export function watchCar(
@@ -34,7 +37,10 @@ export function watchCar(
       ...head,
       nowS: trueS,
     });
-    if (trueS >= car.safeFromS) watched.readAfterS ??= trueS - car.safeFromS;
+    if (trueS >= car.safeFromS) {
+      watched.readAfterS ??= trueS - car.safeFromS;
+      if (reading.coolantC <= SURELY_C) watched.lowAfterS ??= trueS - car.safeFromS;
+    }
     if (safeNow !== "pass") continue;
     if (trueC > 50) {
       watched.isUnsafe = true;

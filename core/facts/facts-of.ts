@@ -60,8 +60,10 @@ function fieldsOf(entry: EntryDraft | Entry): Fields {
   if (data && (typeof data !== "object" || Array.isArray(data))) return { unknown: "data" };
   if (data && "fact" in data) {
     const { fact, v, ...fields } = data;
-    const kind = typeof fact === "string" ? byName.get(fact) : undefined;
-    if (!kind || typeof v !== "number" || v > kind.version) return { unknown: String(fact).slice(0, 40) };
+    // A name that is no text is not to be made one: `{"toString":null}` has none.
+    if (typeof fact !== "string") return { unknown: "data" };
+    const kind = byName.get(fact);
+    if (!kind || typeof v !== "number" || v > kind.version) return { unknown: fact.slice(0, 40) };
     if (v === kind.version) return { kind, fields };
     const lifted = kind.lift?.(fields, v);
     return lifted ? { kind, fields: lifted } : { unknown: kind.fact };

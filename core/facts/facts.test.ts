@@ -116,9 +116,10 @@ describe("what is not known here", () => {
     data: { fact: "bleed-cycle", v: 3, litres: 0.2 },
   });
   const later = one({ kind: "decision", data: { fact: "wait", v: 99, waitsFor: "moon" } });
+  const nameless = one({ kind: "decision", data: { fact: [{ toString: null }], v: 1 } });
 
   it("is kept, shown as it is written, and counts for nothing", () => {
-    for (const entry of [newer, later]) {
+    for (const entry of [newer, later, nameless]) {
       expect(factOf(entry)).toBeUndefined();
       expect(unknownFactOf(entry)).toBeDefined();
       expect(lifted(entry)).toBe(entry);

@@ -16,6 +16,8 @@ export interface LeakStory {
   minimumL: number;
   /** Days after the last look until it truly meets the minimum. */
   meetsDays: number;
+  /** Litres that truly went between the last two looks. */
+  newlyGoneL: number;
 }
 
 const between = (random: () => number, low: number, high: number) => low + (high - low) * random();
@@ -53,8 +55,11 @@ export function leakStory(story: Story, random: () => number): LeakStory {
   const levels: Level[] = [];
   let day = 0;
   let missingL = 0.05;
+  let newlyGoneL = 0;
   for (const [visit, days] of apart.entries()) {
+    const beforeL = missingL;
     for (let hour = 0; hour < days * 24; hour++) missingL += lost(day + hour / 24) / 24;
+    newlyGoneL = missingL - beforeL;
     day += days;
     const isWrong = visit === wrongAt;
     const slip =
@@ -76,5 +81,5 @@ export function leakStory(story: Story, random: () => number): LeakStory {
     missingL += lost(day + meetsDays) / 4;
     meetsDays += 0.25;
   }
-  return { levels, minimumL, meetsDays };
+  return { levels, minimumL, meetsDays, newlyGoneL };
 }

@@ -28,6 +28,8 @@ const DONT_DRIVE_DAYS = 3;
 const WATCH_DAYS = 30;
 /** A leak grows: within the time to the minimum its pace may be half as much again. */
 const GROWS = 1.5;
+/** Between two looks a growing leak's pace is half-way back: since then it has grown by so much. */
+const SINCE_GREW = 1.25;
 /** What the newest look may show beside the one before and still be reading: a tenth, and a hair for thirds of litres. */
 const FLICKER_L = 0.125;
 /** Where no more is left, a tenth that the newest look shows gone may be a leak's first days: a fresh one takes the rest in a week. */
@@ -63,6 +65,16 @@ function paceOf(perDayL: Rate, newest: Newest | undefined, isKnown: boolean): Ra
     likely: Math.max(perDayL.likely, newest.perDayL.low),
     high: Math.max(GROWS * perDayL.high, newest.perDayL.high),
   };
+}
+
+/**
+ * The most that may be going now. A known leak goes on as the newest look shows it, and may have grown since; where none is
+ * known, one may have begun since the look before, however little the newest shows of it.
+ */
+function fastest({ high }: Rate, newest: Newest | undefined, isKnown: boolean): number {
+  if (!newest) return high;
+  const asNewest = (SINCE_GREW * (newest.goneL + LOWER_L)) / newest.days;
+  return Math.max(high, isKnown ? asNewest : newest.perDayL.high);
 }
 
 /**
@@ -105,7 +117,7 @@ export function reaches(given: readonly Level[], minimumL: number, { now }: { no
   };
   const dates = Object.fromEntries(
     Object.entries({
-      earliest: day(nearL, pace.high),
+      earliest: day(nearL, fastest(pace, newest, verdict === "fail")),
       likely: day(roomL, pace.likely),
       latest: day(roomL, pace.low),
     }).filter(([, date]) => date !== undefined),

@@ -50,7 +50,10 @@ export function LevelAdvice({
       {earliest && (
         <p className="text-ink-2">
           At its minimum{" "}
-          {latest ? `between ${day(earliest)} and ${day(latest)}` : `not before ${day(earliest)}`}.
+          {rate.verdict === "fail" && latest
+            ? `between ${day(earliest)} and ${day(latest)}`
+            : `not before ${day(earliest)}, even had a leak begun since the look before the last`}
+          .
         </p>
       )}
     </div>
