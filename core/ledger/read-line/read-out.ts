@@ -6,6 +6,15 @@ import type { Word } from "./words.ts";
 
 const WHAT = "what came out: m6x20, clip, upper hose, fan plug, radiator, tool magnet";
 
+/** Switched off, or poured: nothing that anybody takes out by that name alone. */
+const NO_PART: Readonly<Record<string, string>> = {
+  engine: "a part of it; whether it runs goes into a note",
+  heater: "a part of it: heater hose, heater core",
+  light: "which of them: headlight, side light",
+  coolant: "how much: drain 5 L",
+  oil: "what of it: oil cooler, oil line",
+};
+
 const NAMED_WHOLE: readonly (string | undefined)[] = ["part", "tool", "line-cap"];
 
 /** A thing that goes into a bag is a fastener, by whatever name; otherwise a mere name is a part's. */
@@ -26,12 +35,17 @@ function plugOf(
 function draftOf(named: Named, end: number): EntryDraft | Expectation {
   const account = accountOf(named);
   if (!account) return { expected: WHAT, at: end };
-  if (named.manyAt !== undefined && named.count === undefined)
-    return { expected: "how many: 3 clips", at: named.manyAt };
+  const manyAt = account === "part" ? named.partsAt : named.manyAt;
+  const isSmall = account === "fastener" || account === "clip";
+  // "Upper and lower hoses" are two that were named.
+  if (manyAt !== undefined && named.count === undefined && (isSmall || named.sides.length === 0))
+    return { expected: isSmall ? "how many: 3 clips" : "which, or how many of them", at: manyAt };
   const names = named.names.join(" ");
   const isNamed = NAMED_WHOLE.includes(account) || (account === "fastener" && !named.item);
   const whole = [names, isNamed ? named.item : ""].filter(Boolean).join(" ");
   const item = isNamed ? whole || (account === "line-cap" ? "line cap" : "") : named.item;
+  const instead = account === "part" && Object.hasOwn(NO_PART, item ?? "") ? NO_PART[item ?? ""] : undefined;
+  if (instead) return { expected: instead, at: named.at };
   if (!item)
     return { expected: account === "tool" ? "which tool: tool out magnet" : "what came out", at: end };
   const spot = [...named.sides, ...(isNamed ? [] : [names])].filter(Boolean).join(" ");

@@ -22,8 +22,10 @@ import { bareFigure, isBare, type Word } from "./words.ts";
 export interface Named {
   count?: number;
   countAt?: number;
-  /** Where several small things are named, whose count has to be said as they come out. */
+  /** Where several things are named, whose count has to be said as they come out. */
   manyAt?: number;
+  /** The same of parts, which may only be the place of something smaller. */
+  partsAt?: number;
   account?: Account;
   /** The kind of thing: a size, "plug", "spring clamp". */
   item?: string;
@@ -204,18 +206,21 @@ class Reader {
     const tool = phraseAt(this.words, this.index, TOOL_NAMES);
     const best = [caps, counted, part, tool].reduce((a, b) => ((b?.used ?? 0) > (a?.used ?? 0) ? b : a));
     if (!best) return undefined;
+    const last = this.word(best.used - 1);
     this.take(best.used, () => {
       if (best === caps) this.name("line-cap", undefined);
       else if (best === counted && !this.isToolSaid) {
         const { account, item } = KINDS_COUNTED[best.name] ?? { account: "part" as const, item: best.name };
         this.name(account, item);
-        const last = this.word(best.used - 1);
-        const isSmall = account === "fastener" || account === "clip";
-        if (isSmall && last && isManySaid(last.word)) this.named.manyAt = last.at;
+        if (last && isManySaid(last.word)) this.named.manyAt = last.at;
       } else if (best === tool && best !== part) {
         this.name("tool", undefined);
         this.named.names.push(best.name);
-      } else this.part(best.name);
+      } else {
+        const isSeveral = last && !best.name.endsWith(last.word) && isManySaid(last.word);
+        if (isSeveral) this.named.partsAt = last.at;
+        this.part(best.name);
+      }
     });
     return false;
   }

@@ -225,7 +225,7 @@ const BAG_BEHIND = /\s(?:from |of |in )?bag (\d{1,3})$/;
 const BARE_FIGURE = /(?:^|\s)\d+(?=\s|$)/;
 /** "Get in", "broke down", "got it": sentences, and no name of a thing. */
 const NO_THING =
-  /^(?:(?:in|out|off|on|up|to|back|down|it|them|this|that|hot|warm|cold|ready|rid|going|round|by|the)\b|(?:one|both|a?\s?pair|couple|another)$)/i;
+  /^(?:(?:in|out|off|on|up|to|back|down|it|them|this|that|hot|warm|cold|ready|rid|going|round|by|the|no|not|none|nothing|anything|something|everything)\b|(?:one|both|a?\s?pair|couple|another)$)/i;
 
 const wanted =
   (because: ToGet["because"], word: string): Reader =>
