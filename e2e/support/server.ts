@@ -73,12 +73,13 @@ export class Server {
     if (this.isUp) return;
     const env: NodeJS.ProcessEnv = {
       ...process.env,
-      DATABASE_URL: this.scratch.ownerUrl,
+      APP_DATABASE_URL: this.scratch.appUrl,
       PORT: String(this.port),
       LOG_LEVEL: "fatal",
     };
-    // Said by nobody, as where it is started by hand.
+    // Said by nobody, as where it is started by hand; a web process never sees the owner's address.
     delete env.NODE_ENV;
+    delete env.DATABASE_URL;
     const server = spawn(process.execPath, ["bin/serve.mjs"], {
       env,
       stdio: ["ignore", "inherit", "inherit", "ipc"],

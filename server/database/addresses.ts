@@ -1,7 +1,23 @@
-import { createHmac } from "node:crypto";
+import { createHash, createHmac } from "node:crypto";
 
-/** The role that every request works as: owns nothing, is no superuser, and so can't get round row security. */
-export const APP_ROLE = "warm_ledger_app";
+const LONGEST_NAME = 63;
+const LONGEST_KEPT = 40;
+
+const databaseOf = (url: string): string => {
+  const { pathname, username } = new URL(url);
+  return decodeURIComponent(pathname.slice(1)) || decodeURIComponent(username);
+};
+
+/**
+ * The role that every request works as: owns nothing, is no superuser, and so can't get round row security. Each database
+ * has its own, named after it, since a server's databases share their roles and one's password must not be the other's.
+ */
+export function appRole(ownerUrl: string): string {
+  const name = `${databaseOf(ownerUrl)}_app`;
+  if (Buffer.byteLength(name) <= LONGEST_NAME) return name;
+  const told = createHash("sha256").update(name).digest("hex").slice(0, 12);
+  return `${name.replace(/[^\x20-\x7e]/g, "_").slice(0, LONGEST_KEPT)}_${told}_app`;
+}
 
 /**
  * The password of the application's role, derived from the owner's address, so that any number of web processes come
@@ -9,7 +25,7 @@ export const APP_ROLE = "warm_ledger_app";
  */
 export function appPassword(ownerUrl: string): string {
   const { username, password } = new URL(ownerUrl);
-  return createHmac("sha256", `${username}:${password}`).update(APP_ROLE).digest("base64url");
+  return createHmac("sha256", `${username}:${password}`).update(appRole(ownerUrl)).digest("base64url");
 }
 
 /** The address that web processes connect with: APP_DATABASE_URL where it is given, else derived from the owner's. */
@@ -18,7 +34,7 @@ export function appUrl(environment: NodeJS.ProcessEnv): string {
   if (!environment.DATABASE_URL)
     throw new Error("Neither APP_DATABASE_URL nor DATABASE_URL says where the database is.");
   const url = new URL(environment.DATABASE_URL);
-  url.username = APP_ROLE;
+  url.username = encodeURIComponent(appRole(environment.DATABASE_URL));
   url.password = appPassword(environment.DATABASE_URL);
   return url.toString();
 }

@@ -1,44 +1,51 @@
 import { QueryTypes, Sequelize, type Transaction } from "sequelize";
 import { SequelizeStorage, Umzug } from "umzug";
-import { APP_ROLE, appPassword } from "./addresses.ts";
+import { appPassword, appRole } from "./addresses.ts";
 import { migrations } from "./migrations/index.ts";
-import type { Migration, Run } from "./migrations/migration.ts";
+import { APP_ROLE, type Migration, type Run } from "./migrations/migration.ts";
 
-/** Makes the application's role, or gives it today's password; the only statement that needs CREATEROLE. */
+const quoted = (name: string) => `"${name.replaceAll('"', '""')}"`;
+
+/** Makes the database's own role, or gives it today's password; the only statement that needs CREATEROLE. */
 async function ensureAppRole(database: Sequelize, ownerUrl: string): Promise<void> {
+  const role = appRole(ownerUrl);
   const password = database.escape(appPassword(ownerUrl));
   await database.transaction(async (transaction) => {
     await database.query("SELECT pg_advisory_xact_lock(hashtext('warm-ledger-role'))", { transaction });
-    const [found] = await database.query(`SELECT 1 FROM pg_roles WHERE rolname = '${APP_ROLE}'`, {
+    const found = await database.query("SELECT 1 FROM pg_roles WHERE rolname = $1", {
+      bind: [role],
+      type: QueryTypes.SELECT,
       transaction,
     });
     const verb = found.length > 0 ? "ALTER" : "CREATE";
-    await database.query(`${verb} ROLE ${APP_ROLE} LOGIN NOCREATEDB NOCREATEROLE PASSWORD ${password}`, {
+    await database.query(`${verb} ROLE ${quoted(role)} LOGIN NOCREATEDB NOCREATEROLE PASSWORD ${password}`, {
       transaction,
     });
   });
 }
 
-/** One direction of a step, inside a transaction of its own. */
-function step(database: Sequelize, work: Migration["up"]): () => Promise<unknown> {
+/** One direction of a step, inside a transaction of its own, for the role of this database. */
+function step(database: Sequelize, work: Migration["up"], role: string): () => Promise<unknown> {
+  const forRole = (sql: string) => sql.replaceAll(APP_ROLE, () => quoted(role));
   if (typeof work === "string")
-    return () => database.transaction((transaction) => database.query(work, { transaction }));
+    return () => database.transaction((transaction) => database.query(forRole(work), { transaction }));
   const runIn =
     (transaction: Transaction): Run =>
     async (sql, bind) => {
-      if (/^SELECT/i.test(sql)) return database.query(sql, { bind, transaction, type: QueryTypes.SELECT });
-      await database.query(sql, { bind, transaction });
+      if (/^SELECT/i.test(sql))
+        return database.query(forRole(sql), { bind, transaction, type: QueryTypes.SELECT });
+      await database.query(forRole(sql), { bind, transaction });
       return [];
     };
   return () => database.transaction((transaction) => work(runIn(transaction)));
 }
 
-function umzug(database: Sequelize) {
+function umzug(database: Sequelize, role: string) {
   return new Umzug({
     migrations: migrations.map(({ name, up, down }) => ({
       name,
-      up: step(database, up),
-      down: step(database, down),
+      up: step(database, up, role),
+      down: step(database, down, role),
     })),
     storage: new SequelizeStorage({ sequelize: database, tableName: "migrations" }),
     logger: undefined,
@@ -54,10 +61,8 @@ export async function migrate(
   const database = new Sequelize(ownerUrl, { logging: false, dialect: "postgres" });
   try {
     if (direction === "up") await ensureAppRole(database, ownerUrl);
-    const ran =
-      direction === "up"
-        ? await umzug(database).up(to ? { to } : {})
-        : await umzug(database).down({ to: to ?? 0 });
+    const steps = umzug(database, appRole(ownerUrl));
+    const ran = direction === "up" ? await steps.up(to ? { to } : {}) : await steps.down({ to: to ?? 0 });
     return ran.map((step) => step.name);
   } finally {
     await database.close();

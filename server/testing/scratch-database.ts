@@ -60,7 +60,8 @@ export async function scratchDatabase(
     await database.query(`CREATE DATABASE ${name} TEMPLATE ${template}`);
   });
   const ownerUrl = named(serverUrl(), name);
-  const url = appUrl({ DATABASE_URL: ownerUrl });
+  // A clone keeps what its template granted, and to whom.
+  const url = named(appUrl({ DATABASE_URL: named(serverUrl(), TEMPLATE) }), name);
   const owner = openDatabase(ownerUrl);
   const database = openDatabase(url, log);
   const leave = async () => {

@@ -1,5 +1,4 @@
-import { APP_ROLE } from "../addresses.ts";
-import type { Migration } from "./migration.ts";
+import { APP_ROLE, type Migration } from "./migration.ts";
 
 /** Tables whose rows belong to a shop: row security is made and forced on each of them. */
 const SHOP_TABLES = [

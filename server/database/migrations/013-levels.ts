@@ -1,5 +1,4 @@
-import { APP_ROLE } from "../addresses.ts";
-import type { Migration } from "./migration.ts";
+import { APP_ROLE, type Migration } from "./migration.ts";
 
 const THIS_SHOP = "nullif(current_setting('app.shop_id', true), '')::uuid";
 

@@ -14,6 +14,7 @@ import { levels } from "./013-levels.ts";
 import { followUps } from "./014-follow-ups.ts";
 import { approvals } from "./015-approvals.ts";
 import { tanksAndLists } from "./016-tanks-and-lists.ts";
+import { rolePerDatabase } from "./017-role-per-database.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -34,4 +35,5 @@ export const migrations: Migration[] = [
   followUps,
   approvals,
   tanksAndLists,
+  rolePerDatabase,
 ];
