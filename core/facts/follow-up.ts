@@ -1,4 +1,4 @@
-import { IsIn, IsNumber, IsOptional, IsString, Length, Max, Min, ValidateBy } from "class-validator";
+import { IsIn, IsNumber, IsOptional, IsString, Length, Matches, Max, Min, ValidateBy } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import { dayWords } from "../followups/days.ts";
 import { format, type System } from "../units/index.ts";
@@ -28,6 +28,7 @@ export class FollowUpSaid {
   /** Which one: the shop's rule, or an id of its own where somebody thought of it. */
   @IsString()
   @Length(1, 40, { message: "Which second look, in 1 to 40 letters." })
+  @Matches(/^[a-z0-9-]+$/i, { message: "Which second look: letters, figures and dashes." })
   key: string;
 
   @SaysWhy()

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { book } from "../book/book.fixture.ts";
-import { dataOf, FollowUpSaid } from "../facts/index.ts";
+import { dataOf, entryTrouble, FollowUpSaid } from "../facts/index.ts";
 import type { Entry } from "../ledger/index.ts";
 import { promisesOf } from "./index.ts";
 
@@ -13,6 +13,13 @@ const said = (key: string, does: FollowUpSaid["does"], more: Partial<FollowUpSai
 });
 
 describe("second looks", () => {
+  it.each(["a\r\nBEGIN:VEVENT", "a b", "", "ä", "a/b", "x".repeat(41)])("have no key like %j", (key) => {
+    const [entry] = book([said("a", "promised")]);
+    const keyed = { ...entry, data: { ...entry?.data, key } } as Entry;
+    expect(promisesOf([keyed])).toEqual([]);
+    expect(entryTrouble(keyed)).toBeDefined();
+  });
+
   it("stand as they were last said, day and distance kept where only the rest changed", () => {
     const entries = book([
       said("a", "promised", { on: "2031-03-13", byKm: 500 }),

@@ -34,7 +34,8 @@ export function writeCalendar(
   for (const promise of promises) {
     if (!promise.on) continue;
     const event = calendar.createEvent({
-      id: `${promise.jobId}.${promise.key}@warm-ledger`,
+      // Keys that were kept before they had to be plain may hold anything.
+      id: `${promise.jobId}.${encodeURIComponent(promise.key)}@warm-ledger`,
       stamp: now,
       start: new Date(`${promise.on}T00:00:00Z`),
       end: new Date(Date.parse(`${promise.on}T00:00:00Z`) + 86_400_000),

@@ -252,7 +252,7 @@ describe("the calendar", () => {
         {
           jobId: randomUUID(),
           number: 7,
-          key: "own",
+          key: "own\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nSUMMARY:forged",
           what,
           vehicleId: randomUUID(),
           plate: "MRW 1",
@@ -274,6 +274,7 @@ describe("the calendar", () => {
       each?.type === "VEVENT" ? [each] : [],
     );
     expect(events.length).toBe(1);
+    expect(text).not.toMatch(/^SUMMARY:forged/m);
     expect(String(events[0]?.summary)).toContain("水箱");
     expect(String(events[0]?.description)).toMatch(/Or at 311.mi/);
     for (const line of text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);

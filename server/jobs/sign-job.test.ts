@@ -73,4 +73,22 @@ describe("signJob", () => {
     const { open: kept } = (last?.data ?? {}) as { open?: string[] };
     expect(kept?.at(-1)).toMatch(/^and \d+ more$/);
   });
+
+  it.each([90, 200])("signs with %i things open whose names are as long as they may be", async (things) => {
+    const shop = await smallShop(scratch, "Names");
+    for (let from = 0; from < things; from += 30)
+      await shop.book(
+        ...Array.from({ length: 30 }, (_, index) => ({
+          ...bolts,
+          item: `${'"Schraube" "für" "den" "Rahmen" '.repeat(4).slice(0, 76)}${from + index + 100}`,
+          place: `Träger ${'"'.repeat(50)}`,
+        })),
+      );
+    const open = mayClose(await shop.at((desk) => readBook(desk, shop.jobId))).because;
+    await shop.at((desk) => signJob(desk, shop.jobId, signature("scrapped with the car", open)));
+    const last = (await shop.at((desk) => readBook(desk, shop.jobId))).at(-1);
+    expect(last?.data).toMatchObject({
+      open: expect.arrayContaining([expect.stringMatching(/^and \d+ more$/)]),
+    });
+  });
 });

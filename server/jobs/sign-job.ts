@@ -20,14 +20,28 @@ export interface NewSignature {
 }
 
 const LEAST_REASON = 10;
-/** The entry that a signature becomes keeps as many by name; the book beneath it has them all. */
+/** The entry that a signature becomes keeps as many by name, in so many letters; the book beneath it has them all. */
 const MOST_OPEN_KEPT = 80;
+const MOST_LETTERS_KEPT = 12_000;
 
 function isAsSeen(
   because: readonly string[],
   { openSeen, openCount = openSeen.length }: NewSignature,
 ): boolean {
   return because.length === openCount && openSeen.every((words, index) => words === because[index]);
+}
+
+/** What is open as the entry keeps it: the first of it, and how many more there are. */
+function keptOf(because: readonly string[]): string[] {
+  const kept: string[] = [];
+  let letters = 0;
+  for (const words of because) {
+    letters += JSON.stringify(words).length;
+    if (kept.length === MOST_OPEN_KEPT || letters > MOST_LETTERS_KEPT) break;
+    kept.push(words);
+  }
+  const rest = because.length - kept.length;
+  return rest > 0 ? [...kept, `and ${rest} more`] : kept;
 }
 
 /** Signs a job and locks it. With anything open or not proven it takes a written reason, and what is open must be what was shown. */
@@ -64,8 +78,6 @@ export async function signJob(desk: Desk, jobId: string, signature: NewSignature
       fields: { reason: `${what}, so say why it may go, in ${LEAST_REASON} letters or more.` },
     });
   }
-  const rest = because.length - MOST_OPEN_KEPT;
-  const open = [...because.slice(0, MOST_OPEN_KEPT), ...(rest > 0 ? [`and ${rest} more`] : [])];
   await recordEntries(
     desk,
     jobId,
@@ -79,7 +91,7 @@ export async function signJob(desk: Desk, jobId: string, signature: NewSignature
         item: "signed",
         text: reason.trim() || "everything is accounted for",
         data: dataOf(Signature, {
-          open,
+          open: keptOf(because),
           ...(notProven.length > 0 ? { unproven: notProven.map(({ words }) => words) } : {}),
         }),
       },
