@@ -17,6 +17,7 @@ export default [
       route("watch", "watch/route.tsx"),
       route("shelf", "shelf/route.tsx"),
       route("shop", "shop/route.tsx"),
+      route("shop/people/:personId", "shop/person/route.tsx"),
       route("jobs/:jobId/report", "job/report/route.tsx"),
       route("jobs/:jobId", "job/route.tsx", [
         route("ask", "job/ask/route.tsx"),

@@ -27,7 +27,8 @@ const isHttps = process.env.HTTPS === "1";
 
 const app = express();
 app.disable("x-powered-by");
-app.set("trust proxy", process.env.TRUST_PROXY === "1");
+/** How many proxies stand before it: from so many its address is believed, and no further. */
+app.set("trust proxy", Number(process.env.TRUST_PROXY ?? 0));
 
 /** What no page of ours is ever asked for: other methods, hosts that are no names, addresses that can't be decoded. */
 app.use((request, response, next) => {
@@ -145,7 +146,7 @@ app.use((request, response, next) => {
   createRequestHandler({
     build,
     mode: "production",
-    getLoadContext: () => ({ nonce: response.locals.nonce }),
+    getLoadContext: () => ({ nonce: response.locals.nonce, source: request.ip }),
   })(request, response, next);
 });
 

@@ -9,6 +9,7 @@ import { signJob } from "../server/jobs/sign-job.ts";
 import { takeLevel } from "../server/levels/take-level.ts";
 import { bookLog } from "../server/logs/book-log.ts";
 import { addPerson } from "../server/people/add-person.ts";
+import { hashSecrets } from "../server/people/secrets.ts";
 import { bookPicture } from "../server/pictures/book-picture.ts";
 import { putOnShelf } from "../server/shelf/put-on-shelf.ts";
 import { createShop } from "../server/shops/create-shop.ts";
@@ -114,8 +115,10 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
 export async function seedDemo(owner: Database, app: Database, today: Date): Promise<void> {
   await createShop(owner, { id: SHOP_ID, ...SHOP });
   const who = { shopId: SHOP_ID, personId: null, now: today };
-  for (const { key, ...person } of PEOPLE)
-    await atDesk(app, who, (desk) => addPerson(desk, { ...person, id: personId(key) }));
+  for (const { key, ...person } of PEOPLE) {
+    const hashed = await hashSecrets(person);
+    await atDesk(app, who, (desk) => addPerson(desk, { ...hashed, id: personId(key) }));
+  }
   for (const { key, kmPerYear: _, ...vehicle } of [...VEHICLES, ...FLEET])
     await atDesk(app, who, (desk) => addVehicle(desk, { ...vehicle, id: vehicleId(key) }));
   await atDesk(app, { ...who, personId: personId("maren") }, (desk) => putOnShelf(desk, SHELF));

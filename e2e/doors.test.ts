@@ -3,7 +3,6 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { PEOPLE } from "../demo/shop.ts";
 import { demoId } from "../demo/story.ts";
-import { atDesk } from "../server/database/connection.ts";
 import { signIn } from "../server/people/sign-in.ts";
 import { newEntry, PIN, smallShop } from "../server/testing/small-shop.ts";
 import { Application } from "./support/application.ts";
@@ -68,7 +67,7 @@ function ask(path: string, { cookie = "", method = "GET", origin = application.a
 }
 
 async function cookieOf(credentials: { personId: string; pin: string }, shopId: string): Promise<string> {
-  const answer = await atDesk(application.scratch.database, { shopId }, (desk) => signIn(desk, credentials));
+  const answer = await signIn(application.scratch.database, credentials, { shopId, source: "192.0.2.1" });
   if ("refused" in answer) throw new Error(answer.refused);
   return `session=${encodeURIComponent(Buffer.from(JSON.stringify(answer.token)).toString("base64"))}`;
 }
@@ -131,6 +130,7 @@ describe("every route", () => {
         "preferences/route",
         "shelf/list.route",
         "shelf/route",
+        "shop/person/route",
         "shop/read-in.route",
         "shop/route",
         "shop/unsent.route",

@@ -55,9 +55,9 @@ describe("signing in", () => {
     await page.browserContext().close();
   });
 
-  it("with a wrong PIN five times over is slowed down, for that name only", async () => {
+  it("with a wrong PIN eight times over is slowed down, for that name on that browser only", async () => {
     page = await application.visit();
-    for (let attempt = 0; attempt < 6; attempt++) {
+    for (let attempt = 0; attempt < 9; attempt++) {
       await page.goto(`${application.address}/sign-in`);
       await settled(page);
       await page.locator("::-p-text(Dez Quillan)").click();

@@ -1,8 +1,10 @@
 export interface RefusalDetail {
   /** What is wrong and what to do instead: one or two plain sentences. */
   message: string;
-  /** HTTP status, 400 to 499. */
+  /** HTTP status, 400 to 499; 503 where it may be asked again later. */
   status?: number;
+  /** Seconds after which it may be asked again: then it is a later and no no. */
+  againInS?: number;
   /** Messages by field name, shown beside the field. */
   fields?: Record<string, string>;
 }
@@ -11,12 +13,14 @@ export interface RefusalDetail {
 export class Refusal extends Error {
   readonly status: number;
   readonly fields: Record<string, string>;
+  readonly againInS: number | undefined;
 
-  constructor({ message, status = 422, fields = {} }: RefusalDetail) {
+  constructor({ message, status = 422, fields = {}, againInS }: RefusalDetail) {
     super(message);
     this.name = "Refusal";
     this.status = status;
     this.fields = fields;
+    this.againInS = againInS;
   }
 }
 

@@ -1,15 +1,24 @@
 import { redirect } from "react-router";
-import { findTiles } from "../../server/people/devices.ts";
+import { findTiles, takeUpInvitation } from "../../server/people/devices.ts";
 import { Refusal } from "../../server/refusal.ts";
-import { deviceCookie } from "../shell/cookies.server.ts";
+import { deviceCookie, readCookie } from "../shell/cookies.server.ts";
 import { database } from "../shell/database.server.ts";
 import { openToAll } from "../shell/guard.server.ts";
 
-/** Opened once in a browser of the shop's, with the address that enrolling it gave: from then on it shows the name tiles. */
-export const loader = openToAll(async ({ params }) => {
-  if (!(await findTiles(database(), params.token)))
-    throw new Refusal({ status: 404, message: "This enrolment is not known. Ask a lead for a new one." });
-  return redirect("/sign-in", { headers: { "Set-Cookie": await deviceCookie.serialize(params.token) } });
+/**
+ * Opened once in a browser of the shop's, with the address that a lead was given for it: from then on it shows the name tiles.
+ * A browser's own token opens it again where it stands.
+ */
+export const loader = openToAll(async ({ request, params }) => {
+  const { token } = params;
+  const own = (await findTiles(database(), token)) ? token : await takeUpInvitation(database(), token);
+  if (own) return redirect("/sign-in", { headers: { "Set-Cookie": await deviceCookie.serialize(own) } });
+  // Opened a second time where it was taken up: nothing is wrong.
+  if (await findTiles(database(), await readCookie(deviceCookie, request))) return redirect("/sign-in");
+  throw new Refusal({
+    status: 404,
+    message: "This address was used already, or its hour is over. Ask a lead for a new one.",
+  });
 });
 
 export default function Device() {

@@ -1,4 +1,5 @@
 import { createCookie } from "react-router";
+import { HANDS_COOKIE } from "./hands-cookie.ts";
 
 const DAYS = 86_400;
 /** Secure is left to the proxy's scheme: a shop's tablet may reach its own server by plain address on its own net. */
@@ -18,6 +19,11 @@ export async function readCookie(
   const value: unknown = await cookie.parse(request.headers.get("Cookie"));
   return typeof value === "string" ? value : undefined;
 }
+
+const AWAY = new RegExp(`(?:^|; ?)${HANDS_COOKIE}=away(?:;|$)`);
+
+/** Whether a page asks by itself, that nobody has touched for a while. */
+export const isUntouched = (request: Request): boolean => AWAY.test(request.headers.get("Cookie") ?? "");
 
 export interface Preferences {
   /** As the system has it until somebody chooses. */

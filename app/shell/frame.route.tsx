@@ -13,6 +13,7 @@ import { keptReading } from "./kept/reading.ts";
 import { MemberContext, type MemberView } from "./member.ts";
 import { Rail } from "./Rail.tsx";
 import { Shortcuts } from "./Shortcuts.tsx";
+import { StillYou } from "./StillYou.tsx";
 import { staysWhileBrowsing } from "./stays.ts";
 import { ToldUnsent } from "./ToldUnsent.tsx";
 import { useFreshness } from "./useFreshness.ts";
@@ -65,6 +66,9 @@ export default function Frame() {
         </Part>
         <KeepPages member={member} />
         <ToldUnsent />
+        <Part>
+          <StillYou />
+        </Part>
         <Announcer />
       </OutboxProvider>
     </MemberContext>

@@ -5,7 +5,7 @@ import { atDesk, type Desk } from "../../server/database/connection.ts";
 import { findSession, type Member } from "../../server/people/find-session.ts";
 import { type Role, reaches } from "../../server/people/roles.ts";
 import { Refusal } from "../../server/refusal.ts";
-import { readCookie, sessionCookie } from "./cookies.server.ts";
+import { isUntouched, readCookie, sessionCookie } from "./cookies.server.ts";
 import { database } from "./database.server.ts";
 import { log } from "./log.server.ts";
 
@@ -44,9 +44,10 @@ async function answered<Result>(request: Request, work: () => Promise<Result>): 
   } catch (error) {
     const refusal = error instanceof Refusal ? error : asRefusal(error);
     if (refusal) {
-      const { message, status, fields } = refusal;
-      if (isRead(request)) throw data({ message }, { status });
-      return data({ refused: { message, fields } }, { status }) as Result;
+      const { message, status, fields, againInS } = refusal;
+      const how = { status, ...(againInS ? { headers: { "Retry-After": String(againInS) } } : {}) };
+      if (isRead(request)) throw data({ message }, how);
+      return data({ refused: { message, fields } }, how) as Result;
     }
     if (error instanceof Response || (error && typeof error === "object" && "init" in error)) throw error;
     return fault(error, request);
@@ -70,7 +71,8 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
     answered(request, async () => {
       const url = new URL(request.url);
       const now = new Date();
-      const found = await findSession(database(), await readCookie(sessionCookie, request), now);
+      const token = await readCookie(sessionCookie, request);
+      const found = await findSession(database(), token, now, { isUntouched: isUntouched(request) });
       if (!found) return askToSignIn(request, url);
       if (!reaches(found.role, role)) {
         const message = `This is for ${role === "lead" ? "a lead" : "technicians"}; you are signed in as ${found.name}.`;
@@ -87,10 +89,16 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
     });
 }
 
+/** Where a request comes from, as the server (or the proxies that it trusts) saw it. */
+const sourceOf = (context: unknown): string => {
+  const { source } = (context ?? {}) as { source?: unknown };
+  return typeof source === "string" && source !== "" ? source : "unknown";
+};
+
 /** A loader or action that needs no session: signing in, making a browser the shop's own, how things look. */
 export function openToAll<Result>(
-  work: (visit: Pick<Visit, "request" | "params" | "url">) => Promise<Result>,
+  work: (visit: Pick<Visit, "request" | "params" | "url"> & { source: string }) => Promise<Result>,
 ) {
-  return ({ request, params }: Pick<LoaderFunctionArgs, "request" | "params">) =>
-    answered(request, () => work({ request, params, url: new URL(request.url) }));
+  return ({ request, params, context }: Pick<LoaderFunctionArgs, "request" | "params" | "context">) =>
+    answered(request, () => work({ request, params, url: new URL(request.url), source: sourceOf(context) }));
 }

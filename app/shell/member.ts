@@ -21,6 +21,8 @@ export interface MemberView {
   theme: "day" | "dim" | "system";
   /** True where the browser is one of the shop's own. */
   isShopsOwn: boolean;
+  /** True where they are signed in as on one of the shop's own: others use it too. */
+  isShared: boolean;
 }
 
 /** Given by the frame; the router's own way to its data would draw whoever asks again at each reading of anything. */

@@ -67,7 +67,7 @@ export function Devices({
       )}
       {enrol && (
         <p role="status" className="mt-4 border-ink border-l-4 pl-3">
-          Open this once in that browser; it is shown only now:
+          Open this in that browser within the hour; it is good once, and shown only now:
           <span className="figure block break-all font-bold">{enrol}</span>
         </p>
       )}

@@ -1,9 +1,9 @@
-import { Form } from "react-router";
+import { Form, Link } from "react-router";
 import { Button } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { Part } from "./Part.tsx";
 
-/** Who works here and what they do; a lead adds them. */
+/** Who works here and what they do, and who once did; a lead adds them. Each name leads to what can be changed of them. */
 export function People({
   people,
   isLead,
@@ -11,7 +11,7 @@ export function People({
   fields,
   newPersonId,
 }: {
-  people: readonly { id: string; name: string; does: string }[];
+  people: readonly { id: string; name: string; does: string; isActive: boolean }[];
   isLead: boolean;
   isBusy: boolean;
   fields: Record<string, string>;
@@ -22,8 +22,10 @@ export function People({
       <ul className="mb-4">
         {people.map((person) => (
           <li key={person.id} className="flex justify-between border-rule border-b py-2">
-            <span className="font-bold">{person.name}</span>
-            <span className="text-ink-2">{person.does}</span>
+            <Link to={`/shop/people/${person.id}`} className="font-bold underline underline-offset-4">
+              {person.name}
+            </Link>
+            <span className="text-ink-2">{person.isActive ? person.does : "no longer here"}</span>
           </li>
         ))}
       </ul>

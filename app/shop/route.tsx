@@ -4,8 +4,10 @@ import { v4 as newId } from "uuid";
 import { newCalendarAddress } from "../../server/follow-ups/calendar.ts";
 import { changeRules } from "../../server/follow-ups/change-rules.ts";
 import { addPerson } from "../../server/people/add-person.ts";
-import { enrolDevice, removeDevice } from "../../server/people/devices.ts";
+import { inviteDevice, removeDevice } from "../../server/people/devices.ts";
+import { checkSecrets } from "../../server/people/own-secret.ts";
 import { ROLE_NAMES, type Role } from "../../server/people/roles.ts";
+import { hashSecrets } from "../../server/people/secrets.ts";
 import { Refusal } from "../../server/refusal.ts";
 import { changeCurrency, changePlace, changeUnits, readShop } from "../../server/shops/read-shop.ts";
 import { checkForm } from "../shell/forms.ts";
@@ -55,10 +57,13 @@ export const action = guarded("lead", async ({ request, url, desk }) => {
     await desk((given) => changeCurrency(given, currency));
   } else if (what === "person") {
     const person = clean(PersonForm, input);
-    await desk((given) => addPerson(given, { ...person, name: person.name.trim() }));
+    const name = person.name.trim();
+    checkSecrets(person, [name]);
+    const hashed = await hashSecrets({ ...person, name });
+    await desk((given) => addPerson(given, hashed));
   } else if (what === "enrol") {
     const { deviceName } = clean(DeviceForm, input);
-    const token = await desk((given) => enrolDevice(given, deviceName.trim()));
+    const token = await desk((given) => inviteDevice(given, deviceName.trim()));
     return data({ enrol: `${url.origin}/this-device/${token}` });
   } else if (what === "remove") {
     const { deviceId } = clean(RemoveDeviceForm, input);

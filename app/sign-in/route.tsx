@@ -9,7 +9,7 @@ import {
   useNavigation,
   useRevalidator,
 } from "react-router";
-import { atDesk, findShopBySlug } from "../../server/database/connection.ts";
+import { findShopBySlug } from "../../server/database/connection.ts";
 import { findTiles } from "../../server/people/devices.ts";
 import { findSession } from "../../server/people/find-session.ts";
 import { ROLE_NAMES, type Role } from "../../server/people/roles.ts";
@@ -20,6 +20,7 @@ import { deviceCookie, readCookie, sessionCookie } from "../shell/cookies.server
 import { database } from "../shell/database.server.ts";
 import { checkForm } from "../shell/forms.ts";
 import { openToAll, type Refused } from "../shell/guard.server.ts";
+import { watchHands } from "../shell/hands.ts";
 import { keptPosting } from "../shell/kept/posting.ts";
 import { isOwnWord } from "../shell/kept/reading.ts";
 import { readForm } from "../shell/read-body.server.ts";
@@ -64,36 +65,35 @@ export async function clientLoader({ serverLoader }: ClientLoaderFunctionArgs): 
 
 export const clientAction = keptPosting();
 
-async function credentialsOf(request: Request) {
+const NOBODY = "00000000-0000-4000-8000-000000000000";
+
+async function credentialsOf(request: Request, device: string | undefined) {
   const form = await readForm(request);
   if (form.has("pin")) {
-    const token = await readCookie(deviceCookie, request);
-    if (!(await findTiles(database(), token)))
+    const tiles = await findTiles(database(), device);
+    if (!tiles)
       throw new Refusal({
         message: "This browser is not one of the shop's own. Sign in by name and password.",
       });
     const checked = checkForm(PinForm, form);
     if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
-    return { shopId: shopOfToken(token), credentials: checked.value };
+    return { shopId: tiles.shopId, credentials: checked.value };
   }
   const checked = checkForm(PasswordForm, form);
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
   const { shop, name, password } = checked.value;
   return {
-    shopId: (await findShopBySlug(database(), shop))?.id,
+    shopId: (await findShopBySlug(database(), shop))?.id ?? NOBODY,
     credentials: { name: name.trim(), password },
   };
 }
 
-const NOBODY = "00000000-0000-4000-8000-000000000000";
-
-export const action = openToAll(async ({ request, url }) => {
-  const { shopId, credentials } = await credentialsOf(request);
+export const action = openToAll(async ({ request, url, source }) => {
+  const device = await readCookie(deviceCookie, request);
+  const { shopId, credentials } = await credentialsOf(request, device);
   const old = await readCookie(sessionCookie, request);
-  const oldToken = old && shopOfToken(old) === shopId ? old : undefined;
-  const answer = await atDesk(database(), { shopId: shopId ?? NOBODY }, (desk) =>
-    signIn(desk, credentials, oldToken),
-  );
+  const oldToken = shopOfToken(old) === shopId ? old : undefined;
+  const answer = await signIn(database(), credentials, { shopId, device, source, oldToken });
   if ("refused" in answer)
     return data<Refused>(
       { refused: { message: "", fields: { [answer.field]: answer.refused } } },
@@ -108,6 +108,7 @@ export default function SignIn() {
   const answer = useActionData() as Refused | undefined;
   const isBusy = useNavigation().state !== "idle";
   const fields = answer?.refused.fields ?? {};
+  useEffect(() => watchHands(), []);
   return (
     <main className="mx-auto flex min-h-dvh max-w-3xl flex-col justify-center gap-8 p-6">
       <header>

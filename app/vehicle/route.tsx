@@ -26,7 +26,9 @@ export const loader = guarded("desk", async ({ params, desk }) => {
   const { people } = await desk(readShop);
   return {
     ...page,
-    people: people.filter((person) => person.role !== "desk").map(({ id, name }) => ({ id, name })),
+    people: people
+      .filter(({ role, isActive }) => isActive && role !== "desk")
+      .map(({ id, name }) => ({ id, name })),
   };
 });
 

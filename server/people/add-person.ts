@@ -2,14 +2,13 @@ import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
 import { Refusal } from "../refusal.ts";
 import type { Role } from "./roles.ts";
-import { hashSecret } from "./secrets.ts";
 
 export interface NewPerson {
   id: string;
   name: string;
   role: Role;
-  pin: string;
-  password: string;
+  pinHash: string;
+  passwordHash: string;
 }
 
 export async function addPerson(
@@ -30,9 +29,8 @@ export async function addPerson(
       message: "",
       fields: { name: "Somebody of this shop has that name already. Add an initial." },
     });
-  const { id, name, role } = person;
-  const [pinHash, passwordHash] = await Promise.all([hashSecret(person.pin), hashSecret(person.password)]);
-  await models.Person.create({ shopId, id, name, role, pinHash, passwordHash }, { transaction });
+  const { id, role } = person;
+  await models.Person.create({ shopId, ...person }, { transaction });
   await models.Audit.create(
     { shopId, personId, what: "person added", at: now, about: { id, role } },
     { transaction },

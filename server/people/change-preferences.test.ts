@@ -15,7 +15,11 @@ describe("how a person likes it", () => {
   it("is the shop's way until they choose, then theirs alone, on whatever browser", async () => {
     const shop = await smallShop(scratch, "Ways");
     const seenBy = async (personId: string) => {
-      const signed = await shop.at((desk) => signIn(desk, { personId, pin: PIN }));
+      const signed = await signIn(
+        scratch.database,
+        { personId, pin: PIN },
+        { shopId: shop.shopId, source: "192.0.2.1" },
+      );
       if ("refused" in signed) throw new Error(signed.refused);
       const found = await findSession(scratch.database, signed.token, new Date());
       return [found?.units, found?.keys];

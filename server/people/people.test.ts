@@ -1,84 +1,18 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { atDesk, findShopBySlug } from "../database/connection.ts";
+import { findShopBySlug } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
 import { migrations } from "../database/migrations/index.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
-import { PASSWORD, PIN, smallShop } from "../testing/small-shop.ts";
+import { PIN, smallShop } from "../testing/small-shop.ts";
 import { enrolDevice, findTiles } from "./devices.ts";
-import { findSession } from "./find-session.ts";
-import { secondsToWait } from "./patience.ts";
 import { reaches } from "./roles.ts";
-import { signIn, signOut } from "./sign-in.ts";
+import { signIn } from "./sign-in.ts";
 
 let scratch: Scratch;
 beforeAll(async () => {
   scratch = await scratchDatabase();
 });
 afterAll(() => scratch.drop());
-
-describe("signIn", () => {
-  it("by PIN and by password opens a session that is renewed and ended", async () => {
-    const shop = await smallShop(scratch, "Session");
-    const now = new Date();
-    const first = await shop.at((desk) => signIn(desk, { personId: shop.people.lead, pin: PIN }));
-    if ("refused" in first) throw new Error(first.refused);
-    const second = await shop.at((desk) =>
-      signIn(desk, { name: "Session lead", password: PASSWORD }, first.token),
-    );
-    if ("refused" in second) throw new Error(second.refused);
-    expect(await findSession(scratch.database, first.token, now)).toBeUndefined();
-    expect(await findSession(scratch.database, second.token, now)).toMatchObject({
-      name: "Session lead",
-      role: "lead",
-    });
-    expect(
-      await findSession(scratch.database, second.token, new Date(now.getTime() + 15 * 86_400_000)),
-    ).toBeUndefined();
-    await shop.at((desk) => signOut(desk, second.token));
-    expect(await findSession(scratch.database, second.token, now)).toBeUndefined();
-  });
-
-  it("slows down after five wrong PINs, then pauses the name, and nobody else's", async () => {
-    const shop = await smallShop(scratch, "Wrong");
-    const start = Date.now();
-    const attempt = (pin: string, seconds: number, personId = shop.people.technician) =>
-      atDesk(scratch.database, { shopId: shop.shopId, now: new Date(start + seconds * 1000) }, (desk) =>
-        signIn(desk, { personId, pin }),
-      );
-    for (let i = 0; i < 4; i++)
-      expect(await attempt("0000", i)).toMatchObject({ refused: expect.stringMatching(/not this person/) });
-    expect(await attempt("0000", 5)).toMatchObject({ refused: expect.stringMatching(/Wait 10 s/) });
-    expect(await attempt(PIN, 6)).toMatchObject({ refused: expect.stringMatching(/Wait 9 s/) });
-    expect(await attempt(PIN, 6, shop.people.lead)).toHaveProperty("token");
-    let seconds = 5;
-    for (let i = 0; i < 5; i++) {
-      seconds += 61;
-      await attempt("0000", seconds);
-    }
-    expect(await attempt(PIN, seconds + 100)).toMatchObject({
-      refused: expect.stringMatching(/paused.*14 min/),
-    });
-    expect(await attempt(PIN, seconds + 901)).toHaveProperty("token");
-  });
-
-  it("counts tries that come at once one by one", async () => {
-    const shop = await smallShop(scratch, "Burst");
-    const tries = await Promise.all(
-      Array.from({ length: 10 }, () =>
-        shop.at((desk) => signIn(desk, { personId: shop.people.desk, pin: "1111" })),
-      ),
-    );
-    expect(
-      tries.filter((each) => "refused" in each && /Wait/.test(each.refused)).length,
-    ).toBeGreaterThanOrEqual(5);
-  });
-
-  it("waits longer the more tries were wrong", () => {
-    const now = new Date();
-    const waits = [0, 4, 5, 6, 9, 10].map((failures) => secondsToWait(failures, now, now));
-    expect(waits).toEqual([0, 0, 10, 20, 50, 900]);
-  });
-});
 
 describe("what is stored", () => {
   it("is argon2id and hashes, never a PIN or a token", async () => {
@@ -112,7 +46,11 @@ describe("two shops in one database", () => {
     const theirs = await smallShop(scratch, "Theirs");
     await theirs.book({ kind: "note", text: "not for others" });
     await theirs.at((desk) => enrolDevice(desk, "their tablet"));
-    await theirs.at((desk) => signIn(desk, { personId: theirs.people.lead, pin: PIN }));
+    await signIn(
+      scratch.database,
+      { personId: theirs.people.lead, pin: PIN },
+      { shopId: theirs.shopId, source: "192.0.2.1" },
+    );
     const [tables] = await scratch.owner.sequelize.query(
       "SELECT table_name FROM information_schema.columns WHERE column_name = 'shop_id' AND table_schema = 'public'",
     );

@@ -8,7 +8,7 @@ export async function readShop(desk: Desk) {
   const { models, transaction, shopId } = desk;
   const shop = await models.Shop.findByPk(shopId, { transaction });
   if (!shop) throw notFound("This shop");
-  const people = await models.Person.findAll({ where: { isActive: true }, order: ["name"], transaction });
+  const people = await models.Person.findAll({ order: [["isActive", "DESC"], "name"], transaction });
   const devices = await models.Device.findAll({ order: ["createdAt"], transaction });
   return {
     name: shop.name,

@@ -4,6 +4,7 @@ import { atDesk, type Desk } from "../database/connection.ts";
 import { openJob } from "../jobs/open-job.ts";
 import { type NewEntry, recordEntries } from "../jobs/record-entries.ts";
 import { addPerson } from "../people/add-person.ts";
+import { hashSecrets } from "../people/secrets.ts";
 import { createShop } from "../shops/create-shop.ts";
 import { addVehicle } from "../vehicles/add-vehicle.ts";
 import type { Scratch } from "./scratch-database.ts";
@@ -12,6 +13,8 @@ export const PIN = "4821";
 export const PASSWORD = "warm-bench-lamp";
 
 let serial = 0;
+/** Hashed once: what a shop of a test is signed in by is no secret. */
+const secretsOfAll = hashSecrets({ pin: PIN, password: PASSWORD });
 
 /** A shop with a lead, a technician, somebody at the desk, one vehicle and one open job, for tests. */
 export async function smallShop(scratch: Scratch, name: string) {
@@ -28,9 +31,8 @@ export async function smallShop(scratch: Scratch, name: string) {
   const at = <Result>(work: (desk: Desk) => Promise<Result>, personId: string = people.technician) =>
     atDesk(scratch.database, { shopId, personId }, work);
   for (const role of ["lead", "technician", "desk"] as const) {
-    await at((desk) =>
-      addPerson(desk, { id: people[role], name: `${name} ${role}`, role, pin: PIN, password: PASSWORD }),
-    );
+    const secrets = await secretsOfAll;
+    await at((desk) => addPerson(desk, { id: people[role], name: `${name} ${role}`, role, ...secrets }));
   }
   const vehicleId = randomUUID();
   const vin = `0ZZ${"ABCDEFGHJK"[serial % 10]}${String(serial).padStart(13, "0")}`;

@@ -15,6 +15,7 @@ import { followUps } from "./014-follow-ups.ts";
 import { approvals } from "./015-approvals.ts";
 import { tanksAndLists } from "./016-tanks-and-lists.ts";
 import { rolePerDatabase } from "./017-role-per-database.ts";
+import { doors } from "./018-doors.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -36,4 +37,5 @@ export const migrations: Migration[] = [
   approvals,
   tanksAndLists,
   rolePerDatabase,
+  doors,
 ];

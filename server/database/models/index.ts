@@ -4,6 +4,7 @@ import { defineCoolingCard } from "./cooling-card.ts";
 import { defineDevice } from "./device.ts";
 import { defineEntryRow } from "./entry.ts";
 import { defineFollowUpRow } from "./follow-up-row.ts";
+import { defineInvitation } from "./invitation.ts";
 import { defineJob } from "./job.ts";
 import { defineLevelRow } from "./level-row.ts";
 import { defineLog } from "./log.ts";
@@ -21,6 +22,7 @@ export function defineModels(database: Sequelize) {
     Person: definePerson(database),
     Device: defineDevice(database),
     Session: defineSession(database),
+    Invitation: defineInvitation(database),
     Vehicle: defineVehicle(database),
     CoolingCard: defineCoolingCard(database),
     Job: defineJob(database),

@@ -17,8 +17,6 @@ export class Person extends Model {
   declare pinHash: string;
   declare passwordHash: string;
   declare isActive: boolean;
-  declare failures: number;
-  declare failedAt: Date | null;
   declare preferences: PersonPreferences;
 }
 
@@ -32,9 +30,7 @@ export function definePerson(database: Sequelize): typeof Person {
       pinHash: { type: DataTypes.TEXT, field: "pin_hash", allowNull: false },
       passwordHash: { type: DataTypes.TEXT, field: "password_hash", allowNull: false },
       isActive: { type: DataTypes.BOOLEAN, field: "is_active", allowNull: false, defaultValue: true },
-      failures: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
-      failedAt: { type: DataTypes.DATE, field: "failed_at", allowNull: true },
     },
     { sequelize: database, modelName: "Person", tableName: "people", timestamps: false },
   );
