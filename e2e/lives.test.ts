@@ -1,14 +1,35 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { jobId } from "../demo/seed.ts";
+import { jobId, SHOP_ID } from "../demo/seed.ts";
+import { demoId } from "../demo/story.ts";
+import { atDesk } from "../server/database/connection.ts";
+import { signIn, signOut } from "../server/people/sign-in.ts";
 import { Application, settled } from "./support/application.ts";
 import { pictureOfFailure, seen, tap } from "./support/walk.ts";
 
 let application: Application;
 let lead: Page;
 let tablet: Page;
+/** When a stream ended that was open as its session did. */
+let streamEnds: Promise<string>;
+
+/** A stream of a book's growth, left open in a session that then ends. */
+async function leftOpen(): Promise<string> {
+  const { database } = application.scratch;
+  const caller = { shopId: SHOP_ID, source: "192.0.2.1" };
+  const answer = await signIn(database, { personId: demoId("person:ilse"), pin: "1618" }, caller);
+  if ("refused" in answer) throw new Error(answer.refused);
+  const cookie = `session=${encodeURIComponent(Buffer.from(JSON.stringify(answer.token)).toString("base64"))}`;
+  const stream = await fetch(`${application.address}/jobs/${jobId("open-find")}/grown`, {
+    headers: { Accept: "text/event-stream", Cookie: cookie },
+  });
+  await atDesk(database, { shopId: SHOP_ID }, (desk) => signOut(desk, answer.token));
+  return stream.text();
+}
+
 beforeAll(async () => {
   application = await Application.open();
+  streamEnds = leftOpen();
   lead = await application.signedIn("maren");
   tablet = await application.visit();
 });
@@ -17,7 +38,7 @@ afterEach(({ task }) => pictureOfFailure(tablet, task));
 
 const fill = (page: Page, label: string, text: string) =>
   page.locator(`::-p-aria([name="${label}"])`).fill(text);
-const signIn = async (page: Page, name: string, pin: string) => {
+const enter = async (page: Page, name: string, pin: string) => {
   await settled(page);
   await page.locator(`::-p-text(${name})`).click();
   await page.locator('input[name="pin"]').fill(pin);
@@ -51,7 +72,7 @@ describe("somebody new", () => {
 
   it("changes their own with the password of now, and is told what is wrong beside its field", async () => {
     await tablet.reload();
-    await signIn(tablet, "Perrin Low", "8264");
+    await enter(tablet, "Perrin Low", "8264");
     await application.go(tablet, "/shop");
     await tablet.locator("main a::-p-text(Perrin Low)").click();
     await fill(tablet, "Your password now", "not that");
@@ -85,7 +106,7 @@ describe("somebody new", () => {
     await pause(31);
     await tap(tablet, "Somebody else");
     await tablet.waitForFunction(() => location.pathname === "/sign-in");
-    await signIn(tablet, "Tobin Askel", "3141");
+    await enter(tablet, "Tobin Askel", "3141");
     expect(new URL(tablet.url()).pathname).toBe(path);
   });
 
@@ -107,6 +128,12 @@ describe("the only lead", () => {
     await lead.locator("main a::-p-text(Maren Oke)").click();
     await tap(lead, "Maren has left");
     await seen(lead, "Make somebody else a lead first");
+  });
+});
+
+describe("a stream that was open", () => {
+  it("ends with the session it was opened in", async () => {
+    expect(await streamEnds).toMatch(/^retry: \d+\ndata: \d+\n\n: here/);
   });
 });
 

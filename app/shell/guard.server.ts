@@ -16,6 +16,8 @@ export interface Visit {
   member: Member;
   /** Runs one use-case in its own transaction, for this shop and person. */
   desk: <Result>(work: (desk: Desk) => Promise<Result>) => Promise<Result>;
+  /** Whether the session still stands: for what goes on after the answer has begun. */
+  isStillIn: () => Promise<boolean>;
 }
 
 /** What a refused action answers: shown beside its fields, with what was typed kept. */
@@ -85,6 +87,8 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
         url,
         member: found,
         desk: (useCase) => atDesk(database(), { shopId, personId }, useCase),
+        isStillIn: async () =>
+          (await findSession(database(), token, new Date(), { isUntouched: true })) !== undefined,
       });
     });
 }

@@ -21,8 +21,11 @@ export function People({
     <Part title="People">
       <ul className="mb-4">
         {people.map((person) => (
-          <li key={person.id} className="flex justify-between border-rule border-b py-2">
-            <Link to={`/shop/people/${person.id}`} className="font-bold underline underline-offset-4">
+          <li key={person.id} className="flex items-center justify-between border-rule border-b">
+            <Link
+              to={`/shop/people/${person.id}`}
+              className="flex min-h-11 items-center font-bold underline underline-offset-4"
+            >
               {person.name}
             </Link>
             <span className="text-ink-2">{person.isActive ? person.does : "no longer here"}</span>

@@ -13,7 +13,7 @@ const LONGEST_MS = 5 * 60_000;
  * The number of a book's last line, now and whenever it grows, as server-sent events; just now as JSON where a browser
  * asks for that, since a proxy lets no stream through.
  */
-export const loader = guarded("desk", async ({ request, params, member, desk }) => {
+export const loader = guarded("desk", async ({ request, params, member, desk, isStillIn }) => {
   const jobId = params.jobId ?? "";
   const last = () =>
     desk(async (given) => {
@@ -45,7 +45,14 @@ export const loader = guarded("desk", async ({ request, params, member, desk }) 
           (now) => say(`data: ${now}\n\n`),
           () => leave(),
         );
-      const beat = setInterval(() => say(": here\n\n"), BEAT_MS);
+      const beat = setInterval(() => {
+        say(": here\n\n");
+        // Whoever was signed out meanwhile is told no more; where the database can't say, the next beat asks again.
+        isStillIn().then(
+          (isIn) => isIn || leave(),
+          () => undefined,
+        );
+      }, BEAT_MS);
       const end = setTimeout(() => leave(), LONGEST_MS);
       const unwatch = grownBooks().watch(member.shopId, jobId, tell);
       leave = () => {
