@@ -133,7 +133,7 @@ describe("the only lead", () => {
 
 describe("a stream that was open", () => {
   it("ends with the session it was opened in", async () => {
-    expect(await streamEnds).toMatch(/^retry: \d+\ndata: \d+\n\n[^]*: here/);
+    expect(await streamEnds).toContain(": here");
   });
 });
 
