@@ -1,7 +1,7 @@
 import sharp from "sharp";
 import { addDays } from "../core/followups/index.ts";
 import { mayClose } from "../core/ledger/index.ts";
-import { atDesk, type Database, type Desk } from "../server/database/connection.ts";
+import { type AtDesk, atDesk, type Database } from "../server/database/connection.ts";
 import { openJob } from "../server/jobs/open-job.ts";
 import { readBook } from "../server/jobs/read-books.ts";
 import { type NewEntry, recordEntries } from "../server/jobs/record-entries.ts";
@@ -65,7 +65,7 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
     const last = new Date(batch.at(-1)?.at ?? openedAt);
     await atDesk(app, { ...who, now: last }, (given) => recordEntries(given, id, batch));
   };
-  const files: { minute: number; hand: (given: Desk) => Promise<void> }[] = story.pictures.map(
+  const files: { minute: number; hand: (given: AtDesk) => Promise<void> }[] = story.pictures.map(
     ({ minute, words, place, stage, drawing }, index) => ({
       minute,
       hand: async (given) =>
@@ -89,7 +89,7 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
   for (const { minute, hand } of files.sort((a, b) => a.minute - b.minute)) {
     const till = after(minute).toISOString();
     await book(entries.filter((entry) => entry.at > from && entry.at <= till));
-    await at(minute, hand);
+    await hand((work) => at(minute, work));
     from = till;
   }
   await book(entries.filter((entry) => entry.at > from));

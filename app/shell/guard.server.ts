@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { data, type LoaderFunctionArgs, redirect } from "react-router";
 import { asRefusal } from "../../server/database/as-refusal.ts";
-import { atDesk, type Desk } from "../../server/database/connection.ts";
+import { type AtDesk, atDesk } from "../../server/database/connection.ts";
 import { findSession, type Member } from "../../server/people/find-session.ts";
 import { type Role, reaches } from "../../server/people/roles.ts";
 import { Refusal } from "../../server/refusal.ts";
@@ -15,7 +15,7 @@ export interface Visit {
   url: URL;
   member: Member;
   /** Runs one use-case in its own transaction, for this shop and person. */
-  desk: <Result>(work: (desk: Desk) => Promise<Result>) => Promise<Result>;
+  desk: AtDesk;
   /** Whether the session still stands: for what goes on after the answer has begun. */
   isStillIn: () => Promise<boolean>;
 }

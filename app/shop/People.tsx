@@ -28,7 +28,7 @@ export function People({
             >
               {person.name}
             </Link>
-            <span className="text-ink-2">{person.isActive ? person.does : "no longer here"}</span>
+            <span className="text-ink-2">{person.isActive ? person.does : "not here"}</span>
           </li>
         ))}
       </ul>

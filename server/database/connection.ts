@@ -16,6 +16,9 @@ export interface Desk {
   now: Date;
 }
 
+/** Runs one use-case in a transaction of its own, for a shop and person that are settled already. */
+export type AtDesk = <Result>(work: (desk: Desk) => Promise<Result>) => Promise<Result>;
+
 const MOST_CONNECTIONS = 12;
 /** A statement that runs longer is a fault; a shop at the counter doesn't wait for it. */
 const LONGEST_STATEMENT_MS = 15_000;

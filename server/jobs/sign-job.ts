@@ -8,6 +8,7 @@ import { isId } from "../vehicles/is-id.ts";
 import { countVerdict } from "./count-verdict.ts";
 import { readBook } from "./read-books.ts";
 import { recordEntries } from "./record-entries.ts";
+import { refuseWhileUnderWay } from "./under-way.ts";
 
 export interface NewSignature {
   /** Id of the entry that the signature becomes. */
@@ -57,6 +58,7 @@ export async function signJob(desk: Desk, jobId: string, signature: NewSignature
     if (isResend) return;
     throw new Refusal({ status: 409, message: `Job ${job.number} is signed already.` });
   }
+  await refuseWhileUnderWay(desk, jobId);
   const book = await readBook(desk, jobId);
   if (standing(book).length === 0)
     throw new Refusal({

@@ -3,11 +3,11 @@ import { promisify } from "node:util";
 import { gzip } from "node:zlib";
 import { dataOf, unwritable, WarmUpLog } from "../../core/facts/index.ts";
 import type { TraceAnalysis, TraceSpec } from "../../core/trace/index.ts";
-import type { Desk } from "../database/connection.ts";
+import type { AtDesk, Desk } from "../database/connection.ts";
 import { recordEntries } from "../jobs/record-entries.ts";
-import { notFound, Refusal } from "../refusal.ts";
+import { jobToTake, refuseSigned, whileUnderWay } from "../jobs/under-way.ts";
+import { Refusal } from "../refusal.ts";
 import type { CardInput } from "../vehicles/add-vehicle.ts";
-import { isId } from "../vehicles/is-id.ts";
 import { judgeLog } from "./judge-log.ts";
 
 export interface NewLog {
@@ -82,33 +82,30 @@ async function isThere(
 
 /**
  * Reads, judges and keeps a warm-up log byte for byte, and books its verdicts. What the browser worked out is not taken
- * on trust. It is judged before the job is held, so that nobody waits for it.
+ * on trust. It is judged in no transaction, so that nobody waits for it.
  */
-export async function bookLog(desk: Desk, jobId: string, { id, name, ...given }: NewLog): Promise<void> {
-  const { models, transaction, shopId, personId, now } = desk;
+export async function bookLog(at: AtDesk, jobId: string, { id, name, ...given }: NewLog): Promise<void> {
   const bytes = given.bytes ?? new TextEncoder().encode(given.text ?? "");
-  const find = (lock: boolean) => models.Job.findOne({ where: { id: jobId }, transaction, lock });
-  const job = isId(jobId) ? await find(false) : null;
-  if (!job || !personId) throw notFound("That job");
   const sha256 = createHash("sha256").update(bytes).digest("hex");
-  if (await isThere(desk, jobId, id, sha256)) return;
+  const card = await at(async (desk) => {
+    const { models, transaction } = desk;
+    const { job } = await jobToTake(desk, jobId);
+    if (await isThere(desk, jobId, id, sha256)) return "there" as const;
+    refuseSigned(job);
+    return models.CoolingCard.findOne({ where: { vehicleId: job.vehicleId }, transaction });
+  });
+  if (card === "there") return;
   const letters = unwritable(name);
   if (letters) throw new Refusal({ message: "", fields: { name: letters } });
-  const card = await models.CoolingCard.findOne({ where: { vehicleId: job.vehicleId }, transaction });
   if (!card)
     throw new Refusal({
       message: "This vehicle has no cooling card to judge a log by. Write the card first.",
     });
-  const judged = await judgeLog(bytes, specOf(card, given.restedH));
-  if ("stops" in judged) throw new Refusal({ message: judged.stops, fields: { log: "Not booked." } });
-  const { rows, analysis } = judged;
-  const content = await compress(bytes);
-  await find(true);
-  if (await isThere(desk, jobId, id, sha256)) return;
-  await models.Log.create(
-    { shopId, id, jobId, name, rows, sha256, content, createdBy: personId, createdAt: now },
-    { transaction },
-  );
+  const { rows, analysis, content } = await whileUnderWay(at, { jobId, id, what: "log" }, async () => {
+    const judged = await judgeLog(bytes, specOf(card, given.restedH));
+    if ("stops" in judged) throw new Refusal({ message: judged.stops, fields: { log: "Not booked." } });
+    return { ...judged, content: await compress(bytes) };
+  });
   const { restedH } = given;
   const fact = {
     logId: id,
@@ -118,20 +115,29 @@ export async function bookLog(desk: Desk, jobId: string, { id, name, ...given }:
     ...(restedH === undefined ? {} : { restedH }),
     checks: keptChecks(analysis.checks),
   };
-  await recordEntries(
-    desk,
-    jobId,
-    [
-      {
-        id,
-        at: now.toISOString(),
-        stage: "prove",
-        kind: "reading",
-        item: "warm-up log",
-        text: sumUp(analysis).slice(0, 1900),
-        data: dataOf(WarmUpLog, fact),
-      },
-    ],
-    { byServer: true },
-  );
+  await at(async (desk) => {
+    const { models, transaction, shopId, now } = desk;
+    const { personId } = await jobToTake(desk, jobId, { lock: true });
+    if (await isThere(desk, jobId, id, sha256)) return;
+    await models.Log.create(
+      { shopId, id, jobId, name, rows, sha256, content, createdBy: personId, createdAt: now },
+      { transaction },
+    );
+    await recordEntries(
+      desk,
+      jobId,
+      [
+        {
+          id,
+          at: now.toISOString(),
+          stage: "prove",
+          kind: "reading",
+          item: "warm-up log",
+          text: sumUp(analysis).slice(0, 1900),
+          data: dataOf(WarmUpLog, fact),
+        },
+      ],
+      { byServer: true },
+    );
+  });
 }

@@ -2,11 +2,14 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { Piscina } from "piscina";
 import type { TraceSpec } from "../../core/trace/index.ts";
+import { lane } from "../lane.ts";
 import { Refusal } from "../refusal.ts";
 import type { Judged } from "./judge-log.thread.ts";
 
 const LONGEST_MS = 20_000;
 const MOST_WAITING = 8;
+/** A log's own time begins when its turn has come, and not in the queue. */
+const turns = lane({ atOnce: 1, mostWaiting: MOST_WAITING });
 const MOST_MEGABYTES = 1500;
 
 /** From the source and from the bundle alike: both lie two folders below the project's own. */
@@ -20,7 +23,6 @@ function threads() {
     execArgv: ["--import", "tsx"],
     minThreads: 0,
     maxThreads: 1,
-    maxQueue: MOST_WAITING,
     idleTimeout: 60_000,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
   });
@@ -28,23 +30,21 @@ function threads() {
 }
 
 /**
- * Reads and judges a log in a thread of its own, so that no log holds the server up, within `longestMs`. What takes longer, or
- * more memory than a log can want, is refused and its thread ended.
+ * Reads and judges a log in a thread of its own, so that no log holds the server up, within `longestMs` from when its turn has
+ * come. What takes longer, or more memory than a log can want, is refused and its thread ended; what comes behind too many
+ * others is to come again.
  */
-export async function judgeLog(bytes: Uint8Array, spec: TraceSpec, longestMs = LONGEST_MS): Promise<Judged> {
-  try {
-    return await threads().run({ bytes, spec }, { signal: AbortSignal.timeout(longestMs) });
-  } catch (error) {
-    const { name, code, message } = error as { name?: string; code?: string; message?: string };
-    if (name === "AbortError" || code === "ERR_WORKER_OUT_OF_MEMORY")
-      throw new Refusal({
-        message: "This log takes too long to read. Export one warm-up, or fewer columns.",
-      });
-    if (message?.includes("queue"))
-      throw new Refusal({
-        status: 429,
-        message: "Several logs are being read. Send this one again in a minute.",
-      });
-    throw error;
-  }
+export function judgeLog(bytes: Uint8Array, spec: TraceSpec, longestMs = LONGEST_MS): Promise<Judged> {
+  return turns(async () => {
+    try {
+      return await threads().run({ bytes, spec }, { signal: AbortSignal.timeout(longestMs) });
+    } catch (error) {
+      const { name, code } = error as { name?: string; code?: string };
+      if (name === "AbortError" || code === "ERR_WORKER_OUT_OF_MEMORY")
+        throw new Refusal({
+          message: "This log takes too long to read. Export one warm-up, or fewer columns.",
+        });
+      throw error;
+    }
+  });
 }

@@ -25,7 +25,7 @@ describe("booking a log", () => {
   it("keeps the file to the letter and writes its verdicts into the book", async () => {
     const shop = await smallShop(scratch, "Logs");
     const one = log();
-    await shop.at((desk) => bookLog(desk, shop.jobId, one));
+    await bookLog(shop.at, shop.jobId, one);
     const kept = await shop.at((desk) => readLog(desk, shop.jobId, one.id));
     expect(createHash("sha256").update(kept.text).digest("hex")).toBe(
       createHash("sha256").update(TEXT).digest("hex"),
@@ -42,7 +42,7 @@ describe("booking a log", () => {
   it("takes no change afterwards, from anybody", async () => {
     const shop = await smallShop(scratch, "Stays");
     const one = log();
-    await shop.at((desk) => bookLog(desk, shop.jobId, one));
+    await bookLog(shop.at, shop.jobId, one);
     for (const sql of ["UPDATE logs SET name = 'other'", "DELETE FROM logs", "TRUNCATE logs"])
       await expect(scratch.owner.sequelize.query(sql)).rejects.toThrow(/append-only/);
   });
@@ -59,22 +59,22 @@ describe("booking a log", () => {
   it("under one id in two places is refused", async () => {
     const [shop, other] = [await smallShop(scratch, "Here"), await smallShop(scratch, "There")];
     const one = log();
-    await shop.at((desk) => bookLog(desk, shop.jobId, one));
-    await expect(
-      shop.at((desk) => bookLog(desk, shop.jobId, { ...one, text: `${TEXT}2401,90,18\n` })),
-    ).rejects.toMatchObject({
-      status: 409,
-      message: expect.stringMatching(/other contents/),
-    });
-    await other.at((desk) => bookLog(desk, other.jobId, one));
+    await bookLog(shop.at, shop.jobId, one);
+    await expect(bookLog(shop.at, shop.jobId, { ...one, text: `${TEXT}2401,90,18\n` })).rejects.toMatchObject(
+      {
+        status: 409,
+        message: expect.stringMatching(/other contents/),
+      },
+    );
+    await bookLog(other.at, other.jobId, one);
     expect(await other.at((desk) => readBook(desk, other.jobId))).toHaveLength(1);
   });
 
   it("sent twice is booked once", async () => {
     const shop = await smallShop(scratch, "Again");
     const one = log();
-    await shop.at((desk) => bookLog(desk, shop.jobId, one));
-    await shop.at((desk) => bookLog(desk, shop.jobId, one));
+    await bookLog(shop.at, shop.jobId, one);
+    await bookLog(shop.at, shop.jobId, one);
     expect(await shop.at((desk) => readBook(desk, shop.jobId))).toHaveLength(1);
   });
 
@@ -84,7 +84,7 @@ describe("booking a log", () => {
     ["one row", "time_s,coolant_C\n0,18\n", /at least two/],
   ])("of %s is refused whole", async (_, text, says) => {
     const shop = await smallShop(scratch, "Refused");
-    await expect(shop.at((desk) => bookLog(desk, shop.jobId, log(text)))).rejects.toMatchObject({
+    await expect(bookLog(shop.at, shop.jobId, log(text))).rejects.toMatchObject({
       message: expect.stringMatching(says),
     });
     expect(await shop.at((desk) => readBook(desk, shop.jobId))).toEqual([]);
@@ -95,18 +95,18 @@ describe("booking a log", () => {
   it("on a signed job, another shop's or none is refused, and nobody else reads it", async () => {
     const [ours, theirs] = [await smallShop(scratch, "Near"), await smallShop(scratch, "Far")];
     const one = log();
-    await ours.at((desk) => bookLog(desk, ours.jobId, one));
+    await bookLog(ours.at, ours.jobId, one);
     await expect(theirs.at((desk) => readLog(desk, ours.jobId, one.id))).rejects.toMatchObject({
       status: 404,
     });
-    await expect(theirs.at((desk) => bookLog(desk, ours.jobId, log()))).rejects.toMatchObject({
+    await expect(bookLog(theirs.at, ours.jobId, log())).rejects.toMatchObject({
       status: 404,
     });
-    await expect(ours.at((desk) => bookLog(desk, randomUUID(), log()))).rejects.toMatchObject({
+    await expect(bookLog(ours.at, randomUUID(), log())).rejects.toMatchObject({
       status: 404,
     });
     await ours.at((desk) => signJob(desk, ours.jobId, { id: randomUUID(), reason: "", openSeen: [] }));
-    await expect(ours.at((desk) => bookLog(desk, ours.jobId, log()))).rejects.toMatchObject({ status: 409 });
+    await expect(bookLog(ours.at, ours.jobId, log())).rejects.toMatchObject({ status: 409 });
   });
 });
 

@@ -1,10 +1,11 @@
 import { createHash } from "node:crypto";
 import { dataOf, Picture, unwritable } from "../../core/facts/index.ts";
 import type { Stage } from "../../core/ledger/index.ts";
-import type { Desk } from "../database/connection.ts";
+import type { AtDesk, Desk } from "../database/connection.ts";
 import { recordEntries } from "../jobs/record-entries.ts";
-import { notFound, Refusal } from "../refusal.ts";
-import { isId } from "../vehicles/is-id.ts";
+import { jobToTake, refuseSigned, whileUnderWay } from "../jobs/under-way.ts";
+import { lane } from "../lane.ts";
+import { Refusal } from "../refusal.ts";
 import { cleanPicture } from "./clean-picture.ts";
 
 export interface NewPicture {
@@ -20,6 +21,9 @@ export interface NewPicture {
   at: string;
   bytes: Uint8Array;
 }
+
+/** One at a time: other people's taps come first, and a tablet that sends a job's pictures sends them one by one. */
+const cleaning = lane({ atOnce: 1, mostWaiting: 60 });
 
 const sumOf = (bytes: Uint8Array) => createHash("sha256").update(bytes).digest("hex");
 
@@ -42,42 +46,50 @@ async function isThere(
 }
 
 /**
- * Keeps a picture, shrunk and cleaned, and books it. It is read before the job is held, so that nobody waits for it.
- * Refuses what is no picture, what is too large, and a signed job.
+ * Keeps a picture, shrunk and cleaned, and books it. It is read in a lane of its own, in no transaction, so that nobody
+ * waits for it. Refuses what is no picture, what is too large, and a signed job.
  */
-export async function bookPicture(desk: Desk, jobId: string, given: NewPicture): Promise<void> {
-  const { models, transaction, shopId, personId, now } = desk;
-  const { id, words, place, of, stage, at, bytes } = given;
-  const job = isId(jobId) ? await models.Job.findOne({ where: { id: jobId }, transaction }) : null;
-  if (!job || !personId) throw notFound("That job");
+export async function bookPicture(at: AtDesk, jobId: string, given: NewPicture): Promise<void> {
+  const { id, words, place, of, stage, at: takenAt, bytes } = given;
   const sum = sumOf(bytes);
-  if (await isThere(desk, jobId, id, sum)) return;
+  const isKnown = await at(async (desk) => {
+    const { job } = await jobToTake(desk, jobId);
+    if (await isThere(desk, jobId, id, sum)) return true;
+    refuseSigned(job);
+    return false;
+  });
+  if (isKnown) return;
   for (const [field, said] of Object.entries({ words, place })) {
     const letters = said && unwritable(said);
     if (letters) throw new Refusal({ message: letters, fields: { [field]: letters } });
   }
-  const { width, height, content, small } = await cleanPicture(bytes);
-  await models.Job.findOne({ where: { id: jobId }, transaction, lock: true });
-  if (await isThere(desk, jobId, id, sum)) return;
-  await models.Picture.create(
-    { shopId, id, jobId, width, height, sha256: sum, content, small, createdBy: personId, createdAt: now },
-    { transaction },
+  const { width, height, content, small } = await whileUnderWay(at, { jobId, id, what: "picture" }, () =>
+    cleaning(() => cleanPicture(bytes)),
   );
-  await recordEntries(
-    desk,
-    jobId,
-    [
-      {
-        id,
-        at,
-        stage,
-        kind: "note",
-        item: "picture",
-        ...(place ? { place } : {}),
-        text: words,
-        data: dataOf(Picture, { width, height, ...(of ? { of } : {}) }),
-      },
-    ],
-    { byServer: true },
-  );
+  await at(async (desk) => {
+    const { models, transaction, shopId, now } = desk;
+    const { personId } = await jobToTake(desk, jobId, { lock: true });
+    if (await isThere(desk, jobId, id, sum)) return;
+    await models.Picture.create(
+      { shopId, id, jobId, width, height, sha256: sum, content, small, createdBy: personId, createdAt: now },
+      { transaction },
+    );
+    await recordEntries(
+      desk,
+      jobId,
+      [
+        {
+          id,
+          at: takenAt,
+          stage,
+          kind: "note",
+          item: "picture",
+          ...(place ? { place } : {}),
+          text: words,
+          data: dataOf(Picture, { width, height, ...(of ? { of } : {}) }),
+        },
+      ],
+      { byServer: true },
+    );
+  });
 }

@@ -110,7 +110,7 @@ describe("booking a picture", () => {
   it("keeps it apart from the book, once however often it is sent", async () => {
     const shop = await smallShop(scratch, "Pictures");
     const one = given(await fromCamera(800, 600), { place: "left fan" });
-    for (let times = 0; times < 3; times++) await shop.at((desk) => bookPicture(desk, shop.jobId, one));
+    for (let times = 0; times < 3; times++) await bookPicture(shop.at, shop.jobId, one);
     const book = await shop.at((desk) => readBook(desk, shop.jobId));
     expect(book).toHaveLength(1);
     expect(book[0]).toMatchObject({
@@ -126,12 +126,12 @@ describe("booking a picture", () => {
   it("refuses another under the same id, another job's, another shop's, and a signed job", async () => {
     const [shop, other] = [await smallShop(scratch, "Mine"), await smallShop(scratch, "Theirs")];
     const one = given(await plain(60, 40).png().toBuffer());
-    await shop.at((desk) => bookPicture(desk, shop.jobId, one));
+    await bookPicture(shop.at, shop.jobId, one);
     const another = { ...one, bytes: await plain(60, 41).png().toBuffer() };
-    await expect(shop.at((desk) => bookPicture(desk, shop.jobId, another))).rejects.toMatchObject({
+    await expect(bookPicture(shop.at, shop.jobId, another)).rejects.toMatchObject({
       status: 409,
     });
-    await expect(other.at((desk) => bookPicture(desk, shop.jobId, given(one.bytes)))).rejects.toMatchObject({
+    await expect(bookPicture(other.at, shop.jobId, given(one.bytes))).rejects.toMatchObject({
       status: 404,
     });
     await expect(other.at((desk) => readPicture(desk, shop.jobId, one.id, "small"))).rejects.toMatchObject({
@@ -145,7 +145,7 @@ describe("booking a picture", () => {
         openCount: 0,
       }),
     );
-    await expect(shop.at((desk) => bookPicture(desk, shop.jobId, given(one.bytes)))).rejects.toMatchObject({
+    await expect(bookPicture(shop.at, shop.jobId, given(one.bytes))).rejects.toMatchObject({
       status: 409,
     });
     const rows = await shop.at(({ models, transaction }) => models.Picture.count({ transaction }));
@@ -160,7 +160,7 @@ describe("booking a picture", () => {
   it("travels with the job's file, and what isn't a kept picture doesn't", async () => {
     const [shop, other] = [await smallShop(scratch, "Goes"), await smallShop(scratch, "Comes")];
     const one = given(await fromCamera(300, 200));
-    await shop.at((desk) => bookPicture(desk, shop.jobId, one));
+    await bookPicture(shop.at, shop.jobId, one);
     const file = JSON.parse(JSON.stringify(await shop.at((desk) => exportJob(desk, shop.jobId))));
     const { id } = await other.at((desk) => readInJob(desk, file));
     const kept = await shop.at((desk) => readPicture(desk, shop.jobId, one.id, "content"));

@@ -1,11 +1,14 @@
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { Piscina } from "piscina";
+import { lane } from "../lane.ts";
 import { Refusal } from "../refusal.ts";
 import type { PaperOrder } from "./report-pdf.thread.ts";
 
 const LONGEST_MS = 20_000;
-const MOST_WAITING = 8;
+const MOST_WAITING = 24;
+const AGAIN_S = 60;
+const turns = lane({ atOnce: 1, mostWaiting: MOST_WAITING });
 const MOST_MEGABYTES = 1000;
 
 /** From the source and from the bundle alike: both lie two folders below the project's own. */
@@ -19,7 +22,6 @@ function printer() {
     execArgv: ["--import", "tsx"],
     minThreads: 1,
     maxThreads: 1,
-    maxQueue: MOST_WAITING,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
   });
   return pool;
@@ -29,16 +31,14 @@ function printer() {
 export const warmPrinter = (): void => void printer();
 
 /** Prints a report in a thread of its own, so that no report holds the server up. */
-export async function printReport(order: PaperOrder): Promise<Uint8Array> {
-  try {
-    return await printer().run(order, { signal: AbortSignal.timeout(LONGEST_MS) });
-  } catch (error) {
-    const { name, message } = error as { name?: string; message?: string };
-    if (name === "AbortError" || message?.includes("queue"))
-      throw new Refusal({
-        status: 429,
-        message: "Several reports are being printed. Ask again in a minute.",
-      });
-    throw error;
-  }
+export function printReport(order: PaperOrder): Promise<Uint8Array> {
+  return turns(async () => {
+    try {
+      return await printer().run(order, { signal: AbortSignal.timeout(LONGEST_MS) });
+    } catch (error) {
+      if ((error as { name?: string }).name === "AbortError")
+        throw new Refusal({ status: 503, message: "The report takes too long to print.", againInS: AGAIN_S });
+      throw error;
+    }
+  });
 }

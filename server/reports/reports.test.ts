@@ -80,13 +80,11 @@ async function signedJob(name: string) {
       data: dataOf(Guarantee, { part: part.id, partDays: 365, labourDays: 90 }),
     }),
   );
-  await shop.at((desk) =>
-    bookLog(desk, shop.jobId, {
-      id: randomUUID(),
-      name: "after.csv",
-      text: readFileSync("samples/sound-one-fan.csv", "utf8"),
-    }),
-  );
+  await bookLog(shop.at, shop.jobId, {
+    id: randomUUID(),
+    name: "after.csv",
+    text: readFileSync("samples/sound-one-fan.csv", "utf8"),
+  });
   await shop.at(async (desk) =>
     signJob(desk, shop.jobId, {
       id: randomUUID(),

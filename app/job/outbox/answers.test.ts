@@ -46,13 +46,22 @@ describe("what an answer means", () => {
       await answerOf(json(422, { refused: { message: "", fields: { text: "At most." } } }), "a"),
     ).toEqual({ refused: "At most." });
     expect(await answerOf(json(403, { message: "blocked" }), "a")).toBe("unreachable");
-    expect(await answerOf(json(503, refused), "a")).toBe("unreachable");
     expect(
       await answerOf(
         new Response("{", { status: 409, headers: { "Content-Type": "application/json" } }),
         "a",
       ),
     ).toBe("unreachable");
+  });
+
+  it("is a later, and no no, where our own words say so", async () => {
+    const soon = json(503, refused);
+    soon.headers.set("Retry-After", "5");
+    expect(await answerOf(soon, "a")).toEqual({ later: "is back already", againInS: 5 });
+    for (const status of [429, 503])
+      expect(await answerOf(json(status, refused), "a")).toEqual({ later: "is back already", againInS: 10 });
+    for (const status of [429, 503])
+      expect(await answerOf(json(status, { message: "busy" }), "a")).toBe("unreachable");
   });
 
   it("tells our own fault and an ended session from no server", async () => {

@@ -9,7 +9,11 @@ const note = (id: string): OutgoingEntry => ({
   at: "2031-03-04T08:00:00.000Z",
 });
 
-function bench(answers: (unsent: Unsent) => Answer, kept = new Map<string, Unsent>()) {
+function bench(
+  answers: (unsent: Unsent) => Answer,
+  kept = new Map<string, Unsent>(),
+  now: () => number = () => 0,
+) {
   const sent: string[] = [];
   const outbox = new Outbox({
     personId: "tobin",
@@ -23,6 +27,7 @@ function bench(answers: (unsent: Unsent) => Answer, kept = new Map<string, Unsen
       return answers(unsent);
     },
     onBooked: async () => {},
+    now,
   });
   return { outbox, sent, kept };
 }
@@ -71,6 +76,64 @@ describe("the outbox", () => {
     await outbox.load();
     expect(sent).toEqual([]);
     expect(outbox.snapshot().unsent).toHaveLength(1);
+  });
+});
+
+describe("what the server takes later", () => {
+  const log: Parcel = { kind: "log", name: "a.csv", bytes: new Uint8Array() };
+  const signature: Parcel = { kind: "signature", reason: "", openSeen: [], openCount: 0 };
+
+  it("is sent again by itself once its time has come, and lets everything else by", async () => {
+    let clock = 0;
+    let isBusy = true;
+    const { outbox, sent, kept } = bench(
+      ({ entry }) => (entry.id === "log" && isBusy ? { later: "Several are read.", againInS: 5 } : "booked"),
+      undefined,
+      () => clock,
+    );
+    await outbox.add("job", [note("log")], 1, log);
+    await outbox.add("job", [note("b")], 2);
+    expect(sent).toEqual(["log", "b"]);
+    expect(outbox.snapshot()).toMatchObject({
+      isCutOff: false,
+      unsent: [{ entry: { id: "log" }, later: "Several are read." }],
+    });
+    expect(outbox.snapshot().unsent[0]).not.toHaveProperty("refused");
+    clock = 4000;
+    await outbox.flush();
+    expect(sent).toEqual(["log", "b"]);
+    clock = 5000;
+    isBusy = false;
+    await outbox.flush();
+    expect(sent).toEqual(["log", "b", "log"]);
+    expect(kept.size).toBe(0);
+  });
+
+  it.each(["log", "line", "picture"])("is overtaken by no signature: a %s", async (what) => {
+    let isBusy = true;
+    const { outbox, sent } = bench(({ entry }) =>
+      entry.id === what && isBusy ? { later: "Come again.", againInS: 0 } : "booked",
+    );
+    const picture: Parcel = { kind: "picture", bytes: new Uint8Array(), words: "neck" };
+    const parcel = what === "log" ? log : what === "picture" ? picture : undefined;
+    await outbox.add("job", [note(what)], 1, parcel);
+    await outbox.add("job", [note("signed")], 2, signature);
+    await outbox.add("other", [note("signed elsewhere")], 3, signature);
+    expect(sent.filter((id) => id !== what)).toEqual(["signed elsewhere"]);
+    isBusy = false;
+    await outbox.flush();
+    expect(sent.slice(-2)).toEqual([what, "signed"]);
+  });
+
+  it("is asked for at once where somebody asks again", async () => {
+    const { outbox, sent } = bench(() =>
+      sent.length === 1 ? { later: "Come again.", againInS: 600 } : "booked",
+    );
+    await outbox.add("job", [note("a")], 1);
+    await outbox.flush();
+    expect(sent).toEqual(["a"]);
+    await outbox.again("a");
+    expect(sent).toEqual(["a", "a"]);
   });
 });
 

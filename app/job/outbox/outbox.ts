@@ -26,6 +26,8 @@ export interface Unsent {
   refused?: string;
   /** The server stumbled over this one; it is tried again, and holds nothing else up. */
   stuck?: string;
+  /** The server takes it later, and why; it comes again by itself, and what goes after it waits. */
+  later?: string;
 }
 
 export interface UnsentStore {
@@ -35,10 +37,16 @@ export interface UnsentStore {
 }
 
 /**
- * What became of one sending. "booked" and "refused" are the server's own word, and "stuck" is its own fault; anything
- * else, whatever answered, means there is no server to be had.
+ * What became of one sending. "booked", "refused" and "later" are the server's own word, and "stuck" is its own fault;
+ * anything else, whatever answered, means there is no server to be had.
  */
-export type Answer = "booked" | "unreachable" | "signed-out" | { refused: string } | { stuck: string };
+export type Answer =
+  | "booked"
+  | "unreachable"
+  | "signed-out"
+  | { refused: string }
+  | { stuck: string }
+  | { later: string; againInS: number };
 
 export interface OutboxState {
   unsent: readonly Unsent[];
@@ -72,6 +80,8 @@ interface Given {
   onBooked: () => Promise<void>;
   /** Told what the last sending met, so that the page says so. */
   onAnswer?: (answer: Answer) => void;
+  /** Milliseconds by any clock that goes on; the browser's where it isn't given. */
+  now?: () => number;
 }
 
 /**
@@ -82,6 +92,8 @@ export class Outbox {
   private state = NOTHING_YET;
   private readonly listeners = new Set<() => void>();
   private isSending = false;
+  /** From when what was to come later may be sent again, by its id. */
+  private readonly notBefore = new Map<string, number>();
 
   constructor(private readonly given: Given) {}
 
@@ -168,7 +180,8 @@ export class Outbox {
   async again(id: string): Promise<void> {
     const found = this.state.unsent.find(({ entry }) => entry.id === id);
     if (!found) return;
-    const { refused: _, stuck: __, ...plain } = found;
+    const { refused: _, stuck: __, later: ___, ...plain } = found;
+    this.notBefore.delete(id);
     this.replace(plain);
     await this.keep(() => this.given.store.put(plain));
     await this.flush();
@@ -198,14 +211,20 @@ export class Outbox {
         !each.refused &&
         each.personId === this.given.personId &&
         !tried.has(each.entry.id) &&
+        (this.notBefore.get(each.entry.id) ?? 0) <= this.now() &&
         !this.hasToWait(each),
     );
   }
 
+  private now(): number {
+    return this.given.now?.() ?? Date.now();
+  }
+
   private async settleOne(
     next: Unsent,
-    answer: "booked" | { refused: string } | { stuck: string },
+    answer: Exclude<Answer, "unreachable" | "signed-out">,
   ): Promise<void> {
+    this.notBefore.delete(next.entry.id);
     if (answer === "booked") {
       await this.keep(() => this.given.store.remove(next.entry.id));
       this.change({
@@ -214,7 +233,12 @@ export class Outbox {
       });
       return;
     }
-    const told = { ...next, ...answer };
+    const { later: _, stuck: __, ...plain } = next;
+    if ("later" in answer) {
+      this.notBefore.set(next.entry.id, this.now() + answer.againInS * 1000);
+      return this.replace({ ...plain, later: answer.later });
+    }
+    const told = { ...plain, ...answer };
     await this.keep(() => this.given.store.put(told));
     this.replace(told);
   }

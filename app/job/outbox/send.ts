@@ -4,6 +4,10 @@ const LONGEST_WAIT_MS = 12_000;
 /** A whole log or picture over a shop's network takes its time. */
 const LONGEST_FILE_WAIT_MS = 60_000;
 
+/** Said of what the server can't take just now: no no, and no server that isn't there. */
+const LATER = [429, 503];
+const AGAIN_S = 10;
+
 /** Our own JSON, or nothing: a proxy's page, a captive portal's or a redirect's is nobody's word. */
 async function ownAnswer(response: Response): Promise<Record<string, unknown> | undefined> {
   if (response.type === "opaqueredirect" || response.redirected) return undefined;
@@ -25,9 +29,17 @@ export async function answerOf(response: Response, id: string): Promise<Answer> 
       : "unreachable";
   if (response.status === 401 && isSignedOut === true) return "signed-out";
   if (response.status === 500 && typeof reference === "string") return { stuck: String(message) };
-  if (response.status >= 500 || !refused || typeof refused !== "object") return "unreachable";
+  if (!refused || typeof refused !== "object") return "unreachable";
   const { message: said, fields } = refused as { message?: unknown; fields?: Record<string, unknown> };
   const words = said || Object.values(fields ?? {}).join(" ");
+  if (LATER.includes(response.status)) {
+    const againInS = Number(response.headers.get("Retry-After"));
+    return {
+      later: String(words || "It is to come again later."),
+      againInS: againInS > 0 ? againInS : AGAIN_S,
+    };
+  }
+  if (response.status >= 500) return "unreachable";
   return { refused: String(words || `The server refused it (${response.status}).`) };
 }
 

@@ -21,9 +21,7 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
     throw new Refusal({ message: "", fields: { picture: "No picture came with it." } });
   const bytes = new Uint8Array(await file.arrayBuffer());
   const jobId = params.jobId ?? "";
-  const last = await desk(async (given) => {
-    await bookPicture(given, jobId, { ...checked.value, bytes });
-    return lastSeq(given, jobId);
-  });
+  await bookPicture(desk, jobId, { ...checked.value, bytes });
+  const last = await desk((given) => lastSeq(given, jobId));
   return data({ lastSeq: last, booked: [checked.value.id] });
 });

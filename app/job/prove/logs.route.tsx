@@ -29,9 +29,7 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
   }
   const bytes = new Uint8Array(await file.arrayBuffer());
   const jobId = params.jobId ?? "";
-  const last = await desk(async (given) => {
-    await bookLog(given, jobId, { ...checked.value, bytes });
-    return lastSeq(given, jobId);
-  });
+  await bookLog(desk, jobId, { ...checked.value, bytes });
+  const last = await desk((given) => lastSeq(given, jobId));
   return data({ lastSeq: last, booked: [checked.value.id] });
 });

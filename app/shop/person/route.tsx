@@ -127,7 +127,7 @@ export default function Person() {
       <h1 className="mb-1 text-3xl">{person.name}</h1>
       <p className="mb-6 text-ink-2">
         {person.does}
-        {person.isActive ? "" : ", no longer here"}
+        {person.isActive ? "" : ", not here"}
       </p>
       {said && (
         <p role={answer?.done ? "status" : "alert"} className="mb-4 border-ink border-l-4 pl-3 font-bold">

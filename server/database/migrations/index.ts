@@ -16,6 +16,7 @@ import { approvals } from "./015-approvals.ts";
 import { tanksAndLists } from "./016-tanks-and-lists.ts";
 import { rolePerDatabase } from "./017-role-per-database.ts";
 import { doors } from "./018-doors.ts";
+import { underWay } from "./019-under-way.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -38,4 +39,5 @@ export const migrations: Migration[] = [
   tanksAndLists,
   rolePerDatabase,
   doors,
+  underWay,
 ];
