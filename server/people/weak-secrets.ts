@@ -3,7 +3,7 @@ import { adjacencyGraphs, dictionary } from "@zxcvbn-ts/language-common";
 
 /** Of four to eight digits the ones that somebody tries first beside those that a rule finds: dates of hands and keypads. */
 const TRIED_FIRST = new Set(
-  "2580 0852 1470 7410 3690 0963 1590 9510 7530 3570 1379 9731 1397 2468 8642 1357 7531 1004 4711 0815 4321 1230 0007 112233 121212 123123 159753 147258 258369 246810 102030".split(
+  "2580 0852 1470 7410 3690 0963 1590 9510 7530 3570 1379 9731 1397 2468 8642 1357 7531 1004 4321 1230 0007 112233 121212 123123 159753 147258 258369 246810 102030".split(
     " ",
   ),
 );
