@@ -19,7 +19,7 @@ process.on("uncaughtException", (error) => {
 });
 
 await migrate(url);
-const owner = openDatabase(url);
+const owner = openDatabase(url, { isPatient: true });
 const app = openDatabase(appUrl(process.env));
 try {
   const shop = await atDesk(app, { shopId: SHOP_ID }, ({ models, transaction }) =>

@@ -5,6 +5,8 @@ export interface RefusalDetail {
   status?: number;
   /** Seconds after which it may be asked again: then it is a later and no no. */
   againInS?: number;
+  /** True where nothing can be had just now, and not only this. */
+  isDown?: boolean;
   /** Messages by field name, shown beside the field. */
   fields?: Record<string, string>;
 }
@@ -14,13 +16,15 @@ export class Refusal extends Error {
   readonly status: number;
   readonly fields: Record<string, string>;
   readonly againInS: number | undefined;
+  readonly isDown: boolean;
 
-  constructor({ message, status = 422, fields = {}, againInS }: RefusalDetail) {
+  constructor({ message, status = 422, fields = {}, againInS, isDown = false }: RefusalDetail) {
     super(message);
     this.name = "Refusal";
     this.status = status;
     this.fields = fields;
     this.againInS = againInS;
+    this.isDown = isDown;
   }
 }
 

@@ -4,7 +4,6 @@ import { asRefusal } from "../../server/database/as-refusal.ts";
 import { type AtDesk, atDesk } from "../../server/database/connection.ts";
 import { findSession, type Member } from "../../server/people/find-session.ts";
 import { type Role, reaches } from "../../server/people/roles.ts";
-import { Refusal } from "../../server/refusal.ts";
 import { isUntouched, readCookie, sessionCookie } from "./cookies.server.ts";
 import { database } from "./database.server.ts";
 import { log } from "./log.server.ts";
@@ -44,12 +43,14 @@ async function answered<Result>(request: Request, work: () => Promise<Result>): 
   try {
     return await work();
   } catch (error) {
-    const refusal = error instanceof Refusal ? error : asRefusal(error);
+    const refusal = asRefusal(error);
     if (refusal) {
-      const { message, status, fields, againInS } = refusal;
+      const { message, status, fields, againInS, isDown } = refusal;
+      if (isDown)
+        log.warn({ method: request.method, path: new URL(request.url).pathname, err: error }, message);
       const how = { status, ...(againInS ? { headers: { "Retry-After": String(againInS) } } : {}) };
-      if (isRead(request)) throw data({ message }, how);
-      return data({ refused: { message, fields } }, how) as Result;
+      if (isRead(request)) throw data({ message, isDown }, how);
+      return data({ refused: { message, fields }, ...(isDown && { isDown }) }, how) as Result;
     }
     if (error instanceof Response || (error && typeof error === "object" && "init" in error)) throw error;
     return fault(error, request);

@@ -107,12 +107,29 @@ describe("the database's no", () => {
   });
 
   it.each([
+    [{ parent: { code: "55P03" } }, false],
+    [{ parent: { code: "57014" } }, false],
+    [{ parent: { code: "57P03" } }, true],
+    [{ parent: { code: "53100" } }, true],
+    [{ parent: { code: "25006" } }, true],
+    [{ name: "SequelizeConnectionRefusedError", parent: { code: "ECONNREFUSED" } }, true],
+    [{ name: "SequelizeConnectionAcquireTimeoutError", parent: {} }, true],
+    [{ name: "SequelizeDatabaseError", parent: { message: "Query read timeout" } }, true],
+    [{ name: "SequelizeDatabaseError", parent: { message: "Connection terminated unexpectedly" } }, true],
+  ])("%j is a later, and says what is wrong", (error, isDown) => {
+    const refusal = asRefusal(error);
+    expect(refusal).toMatchObject({ status: 503, isDown });
+    expect(refusal?.againInS).toBeGreaterThan(0);
+    expect(refusal?.message).toMatch(/^[A-Z].+\.$/);
+  });
+
+  it.each([
     undefined,
     null,
     {},
     new Error("x"),
-    { parent: { code: "57014" } },
     { code: "ECONNREFUSED" },
+    { message: "Query read timeout" },
     { code: "constructor" },
   ])("of %j is none: a fault stays one", (error) => expect(asRefusal(error)).toBeUndefined());
 });

@@ -1,4 +1,12 @@
-import { Refusal } from "../refusal.ts";
+import { Refusal, type RefusalDetail } from "../refusal.ts";
+
+const AGAIN_S = 5;
+const down = (message: string): RefusalDetail => ({
+  status: 503,
+  againInS: AGAIN_S,
+  isDown: true,
+  message: `${message} Nothing was booked; it is tried again.`,
+});
 
 const SAID = {
   unwritable: {
@@ -9,9 +17,24 @@ const SAID = {
   nowhere: { status: 409, message: "It names something that is not in this shop's books." },
   kept: { status: 409, message: "The book takes no such change: write a correction instead." },
   meanwhile: { status: 409, message: "Somebody else was writing at the same moment. Send it again." },
-} as const;
+  held: {
+    status: 503,
+    againInS: AGAIN_S,
+    message: "Somebody else is writing in this book just now. It is tried again in a moment.",
+  },
+  slow: {
+    status: 503,
+    againInS: AGAIN_S,
+    message: "That took the database too long just now. It is tried again in a moment.",
+  },
+  missing: down("The database can't be reached."),
+  silent: down("The database is there and doesn't answer."),
+  crowded: down("The database takes no more connections just now."),
+  full: down("The database's disk is full."),
+  readOnly: down("The database takes nothing new just now: it is read-only."),
+} as const satisfies Record<string, RefusalDetail>;
 
-/** PostgreSQL's own codes (its manual, appendix A) for what a sender can cause, by what to say of them. */
+/** PostgreSQL's own codes (its manual, appendix A), by what to say of them. */
 const CODES: Readonly<Record<string, keyof typeof SAID>> = {
   "22001": "unwritable",
   "22003": "unwritable",
@@ -28,13 +51,65 @@ const CODES: Readonly<Record<string, keyof typeof SAID>> = {
   "23001": "kept",
   "40001": "meanwhile",
   "40P01": "meanwhile",
-  "55P03": "meanwhile",
+  "55P03": "held",
+  "57014": "slow",
+  "57P01": "missing",
+  "57P02": "missing",
+  "57P03": "missing",
+  "08000": "missing",
+  "08001": "missing",
+  "08003": "missing",
+  "08006": "missing",
+  "08P01": "missing",
+  "53300": "crowded",
+  "53100": "full",
+  "53200": "crowded",
+  "25006": "readOnly",
+};
+/** The network's own codes; anybody's, so that they count only where the way to the database says them. */
+const NETWORK: Readonly<Record<string, keyof typeof SAID>> = {
+  ECONNREFUSED: "missing",
+  ECONNRESET: "missing",
+  ENOTFOUND: "missing",
+  EHOSTUNREACH: "missing",
+  EPIPE: "missing",
+  ETIMEDOUT: "silent",
 };
 
-/** The database's no as a refusal in words, where what was sent is the reason; nothing where it is a fault of ours. */
+/** What the libraries between say without a code. */
+const NAMES: Readonly<Record<string, keyof typeof SAID>> = {
+  SequelizeConnectionRefusedError: "missing",
+  SequelizeHostNotFoundError: "missing",
+  SequelizeHostNotReachableError: "missing",
+  SequelizeConnectionTimedOutError: "silent",
+  SequelizeConnectionAcquireTimeoutError: "silent",
+};
+const WORDS: readonly [RegExp, keyof typeof SAID][] = [
+  [/query read timeout/i, "silent"],
+  [/timeout expired|timeout exceeded when trying to connect/i, "silent"],
+  [/connection terminated|client has encountered a connection error|is not queryable/i, "missing"],
+];
+
+function kindOf(error: unknown): keyof typeof SAID | undefined {
+  const { parent, code, name, message } = (error ?? {}) as {
+    parent?: { code?: unknown; message?: unknown };
+    code?: unknown;
+    name?: unknown;
+    message?: unknown;
+  };
+  for (const given of [String(parent?.code ?? ""), String(code ?? "")])
+    if (Object.hasOwn(CODES, given)) return CODES[given];
+  if (!String(name).startsWith("Sequelize") && parent === undefined) return undefined;
+  const network = String(parent?.code ?? "");
+  if (Object.hasOwn(NETWORK, network)) return NETWORK[network];
+  if (Object.hasOwn(NAMES, String(name))) return NAMES[String(name)];
+  const words = `${parent?.message ?? ""} ${message ?? ""}`;
+  return WORDS.find(([pattern]) => pattern.test(words))?.[1];
+}
+
+/** The database's no as a refusal in words, where what was sent is the reason or the database isn't to be had; nothing where it is a fault of ours. */
 export function asRefusal(error: unknown): Refusal | undefined {
-  const { parent, code } = (error ?? {}) as { parent?: { code?: unknown }; code?: unknown };
-  const given = String(parent?.code ?? code ?? "");
-  const said = Object.hasOwn(CODES, given) ? SAID[CODES[given] as keyof typeof SAID] : undefined;
-  return said && new Refusal(said);
+  if (error instanceof Refusal) return error;
+  const kind = kindOf(error);
+  return kind && new Refusal(SAID[kind]);
 }

@@ -1,4 +1,5 @@
 import { Sequelize, type Transaction } from "sequelize";
+import { asRefusal } from "./as-refusal.ts";
 import { defineModels, type Models } from "./models/index.ts";
 
 export interface Database {
@@ -20,16 +21,26 @@ export interface Desk {
 export type AtDesk = <Result>(work: (desk: Desk) => Promise<Result>) => Promise<Result>;
 
 const MOST_CONNECTIONS = 12;
-/** A statement that runs longer is a fault; a shop at the counter doesn't wait for it. */
-const LONGEST_STATEMENT_MS = 15_000;
+/** A database that is there and says nothing is none: each wait for it ends, so that a request is answered within five seconds. */
+const LONGEST_MS = { connect: 3000, free: 4000, answer: 4700 };
 
-/** Connects as the application's role. `log` is given every statement, for tests that count them. */
-export function openDatabase(url: string, log: ((sql: string) => void) | false = false): Database {
+/**
+ * Connects as the application's role, or with `isPatient` as the owner, whose work may take its time. `log` is given every
+ * statement, for tests that count them.
+ */
+export function openDatabase(
+  url: string,
+  { log = false, isPatient = false }: { log?: ((sql: string) => void) | false; isPatient?: boolean } = {},
+): Database {
   const sequelize = new Sequelize(url, {
     dialect: "postgres",
     logging: log,
-    pool: { max: MOST_CONNECTIONS, idle: 10_000 },
-    dialectOptions: { statement_timeout: LONGEST_STATEMENT_MS },
+    pool: { max: MOST_CONNECTIONS, idle: 10_000, ...(isPatient ? {} : { acquire: LONGEST_MS.free }) },
+    dialectOptions: {
+      connectionTimeoutMillis: LONGEST_MS.connect,
+      ...(isPatient ? {} : { query_timeout: LONGEST_MS.answer }),
+      keepAlive: true,
+    },
   });
   return { sequelize, models: defineModels(sequelize) };
 }
@@ -47,22 +58,29 @@ export function atDesk<Result>(
   work: (desk: Desk) => Promise<Result>,
 ): Promise<Result> {
   const { sequelize, models } = database;
-  return sequelize.transaction(async (transaction) => {
-    await sequelize.query(
-      "SELECT set_config('app.shop_id', $1, true), set_config('app.person_id', $2, true)",
-      {
-        bind: [who.shopId, who.personId ?? ""],
-        transaction,
-      },
-    );
-    return work({
-      models,
-      sequelize,
-      transaction,
-      shopId: who.shopId,
-      personId: who.personId ?? null,
-      now: who.now ?? new Date(),
-    });
+  return new Promise<Result>((resolve, reject) => {
+    sequelize
+      .transaction(async (transaction) => {
+        try {
+          await sequelize.query(
+            "SELECT set_config('app.shop_id', $1, true), set_config('app.person_id', $2, true)",
+            { bind: [who.shopId, who.personId ?? ""], transaction },
+          );
+          return await work({
+            models,
+            sequelize,
+            transaction,
+            shopId: who.shopId,
+            personId: who.personId ?? null,
+            now: who.now ?? new Date(),
+          });
+        } catch (error) {
+          // A database that doesn't answer doesn't answer to its taking back either: nobody waits for that too.
+          if (asRefusal(error)?.isDown) reject(error);
+          throw error;
+        }
+      })
+      .then(resolve, reject);
   });
 }
 

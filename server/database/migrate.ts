@@ -6,6 +6,16 @@ import { APP_ROLE, type Migration, type Run } from "./migrations/migration.ts";
 
 const quoted = (name: string) => `"${name.replaceAll('"', '""')}"`;
 
+/**
+ * No request waits longer than this for the database, whatever stands between them: a pooler passes on no settings of a
+ * connection, but those of a role.
+ */
+const LIMITS = {
+  lock_timeout: "2s",
+  statement_timeout: "4500ms",
+  idle_in_transaction_session_timeout: "15s",
+};
+
 /** Makes the database's own role, or gives it today's password; the only statement that needs CREATEROLE. */
 async function ensureAppRole(database: Sequelize, ownerUrl: string): Promise<void> {
   const role = appRole(ownerUrl);
@@ -21,6 +31,8 @@ async function ensureAppRole(database: Sequelize, ownerUrl: string): Promise<voi
     await database.query(`${verb} ROLE ${quoted(role)} LOGIN NOCREATEDB NOCREATEROLE PASSWORD ${password}`, {
       transaction,
     });
+    for (const [limit, value] of Object.entries(LIMITS))
+      await database.query(`ALTER ROLE ${quoted(role)} SET ${limit} = '${value}'`, { transaction });
   });
 }
 

@@ -62,8 +62,8 @@ export async function scratchDatabase(
   const ownerUrl = named(serverUrl(), name);
   // A clone keeps what its template granted, and to whom.
   const url = named(appUrl({ DATABASE_URL: named(serverUrl(), TEMPLATE) }), name);
-  const owner = openDatabase(ownerUrl);
-  const database = openDatabase(url, log);
+  const owner = openDatabase(ownerUrl, { isPatient: true });
+  const database = openDatabase(url, { log });
   const leave = async () => {
     await owner.sequelize.close();
     await database.sequelize.close();

@@ -62,6 +62,7 @@ describe("what an answer means", () => {
       expect(await answerOf(json(status, refused), "a")).toEqual({ later: "is back already", againInS: 10 });
     for (const status of [429, 503])
       expect(await answerOf(json(status, { message: "busy" }), "a")).toBe("unreachable");
+    expect(await answerOf(json(503, { ...refused, isDown: true }), "a")).toBe("unreachable");
   });
 
   it("tells our own fault and an ended session from no server", async () => {

@@ -22,14 +22,14 @@ async function ownAnswer(response: Response): Promise<Record<string, unknown> | 
 export async function answerOf(response: Response, id: string): Promise<Answer> {
   const answer = await ownAnswer(response);
   if (!answer) return "unreachable";
-  const { lastSeq, booked, refused, message, reference, isSignedOut } = answer;
+  const { lastSeq, booked, refused, message, reference, isSignedOut, isDown } = answer;
   if (response.status === 200)
     return typeof lastSeq === "number" && Array.isArray(booked) && booked.includes(id)
       ? "booked"
       : "unreachable";
   if (response.status === 401 && isSignedOut === true) return "signed-out";
   if (response.status === 500 && typeof reference === "string") return { stuck: String(message) };
-  if (!refused || typeof refused !== "object") return "unreachable";
+  if (isDown === true || !refused || typeof refused !== "object") return "unreachable";
   const { message: said, fields } = refused as { message?: unknown; fields?: Record<string, unknown> };
   const words = said || Object.values(fields ?? {}).join(" ");
   if (LATER.includes(response.status)) {

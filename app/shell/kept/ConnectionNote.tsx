@@ -10,7 +10,7 @@ export const useConnection = (): Connection =>
 
 /** Says that there is no server and from when what is shown is, or that the session has ended; nothing else. */
 export function ConnectionNote() {
-  const { cutOffSince, reference, isSignedOut, shownFrom } = useConnection();
+  const { cutOffSince, reference, why, isSignedOut, shownFrom } = useConnection();
   const { unsent } = useOutboxLines();
   const { timeZone } = useMember();
   const { pathname, search } = useLocation();
@@ -34,7 +34,7 @@ export function ConnectionNote() {
               <span className="font-bold">
                 {reference
                   ? `The server stumbles since ${whenOf(cutOffSince ?? "", timeZone)}, noted under ${reference}`
-                  : `No server since ${whenOf(cutOffSince ?? "", timeZone)}`}
+                  : `${why ? `${why} Since` : "No server since"} ${whenOf(cutOffSince ?? "", timeZone)}`}
                 , working from what is here
               </span>
               {shownFrom && `, as it was at ${whenOf(shownFrom, timeZone)}`}.

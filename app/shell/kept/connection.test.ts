@@ -26,7 +26,7 @@ describe("what the page knows of the server", () => {
 
   it("names the server's own fault", () => {
     const state = new ConnectionState();
-    state.lost("10:42", "ab12");
+    state.lost("10:42", { reference: "ab12" });
     expect(state.snapshot().reference).toBe("ab12");
     state.lost("10:43");
     expect(state.snapshot().reference).toBeUndefined();

@@ -4,6 +4,8 @@ export interface Connection {
   cutOffSince?: string;
   /** The reference of the server's own fault, where it is there and stumbles. */
   reference?: string;
+  /** What is wrong there, in the server's own words, where it answers and can't do its work. */
+  why?: string;
   /** True where the server is there and the session has ended. */
   isSignedOut: boolean;
   /** When what is shown was read, in ISO 8601, where it is not from now. */
@@ -26,19 +28,20 @@ export class ConnectionState {
   };
 
   private change(next: Connection): void {
-    const names = ["cutOffSince", "reference", "isSignedOut", "shownFrom"] as const;
+    const names = ["cutOffSince", "reference", "why", "isSignedOut", "shownFrom"] as const;
     if (names.every((name) => this.state[name] === next[name])) return;
     this.state = next;
     for (const listener of this.listeners) listener();
   }
 
   /** No answer, or no answer of ours. The first of a row of them is since when. */
-  lost(now: string, reference?: string): void {
+  lost(now: string, { reference, why }: { reference?: string; why?: string } = {}): void {
     const { cutOffSince = now, shownFrom, isSignedOut } = this.state;
     this.change({
       cutOffSince,
       isSignedOut,
       ...(reference ? { reference } : {}),
+      ...(why ? { why } : {}),
       ...(shownFrom ? { shownFrom } : {}),
     });
   }

@@ -15,6 +15,16 @@ export const isOwnWord = (error: unknown): boolean =>
 const referenceOf = (error: unknown) =>
   isRouteErrorResponse(error) ? (error.data as { reference?: string } | null)?.reference : undefined;
 
+/** What the server says is wrong with what it stands on. */
+const whyOf = (error: unknown): string | undefined => {
+  const { isDown, message } = (isRouteErrorResponse(error) ? error.data : undefined) ?? {};
+  return isDown === true && typeof message === "string" ? message.split(". ")[0]?.concat(".") : undefined;
+};
+
+/** So long a reading may take; then what was kept is shown in its place. */
+const LONGEST_READ_MS = 5000;
+const LATE = Symbol("late");
+
 /** The session ended while a page is on screen: it is being read again, nobody goes anywhere. */
 function endedHere(error: unknown, request: Request): boolean {
   const to = error instanceof Response ? error.headers.get("Location") : null;
@@ -38,26 +48,53 @@ export function keptReading<Data>(
   return async (args: ClientLoaderFunctionArgs): Promise<Data> => {
     const { request, params, serverLoader } = args;
     const name = keptName(routeId, params, new URL(request.url).search);
-    try {
-      const read = (await serverLoader()) as Data;
+    const reading = (serverLoader() as Promise<Data>).then((read) => {
       connection.found();
       old.delete(routeId);
       if (name) void keepPage(name, read);
       return read;
+    });
+    try {
+      const kept = name ? await lateFor(reading, name) : undefined;
+      if (!kept) return await reading;
+      // It may still come, and is kept then; nobody waits for it, or hears how it ends.
+      reading.catch(() => undefined);
+      old.add(routeId);
+      connection.lost(new Date().toISOString());
+      connection.showing(kept.at);
+      return kept.data as Data;
     } catch (error) {
       // Left for another page before it came: nobody waits for it.
       if (request.signal.aborted) throw error;
       const isEnded = endedHere(error, request);
       if (isOwnWord(error) && !isEnded) throw error;
       old.add(routeId);
+      const [reference, why] = [referenceOf(error), whyOf(error)];
       if (isEnded) connection.signedOut();
-      else connection.lost(new Date().toISOString(), referenceOf(error));
+      else
+        connection.lost(new Date().toISOString(), {
+          ...(reference ? { reference } : {}),
+          ...(why ? { why } : {}),
+        });
       const kept = name ? await readPage(name) : undefined;
       if (kept) connection.showing(kept.at);
       const shown = (kept?.data as Data | undefined) ?? (await instead?.(args));
       if (shown !== undefined) return shown;
-      if (isEnded || referenceOf(error)) throw error;
+      if (isEnded || reference || why) throw error;
       throw data({ message: UNREAD, isCutOff: true }, { status: 503 });
     }
   };
+}
+
+/** What was kept of a page, where its reading is still under way after so long; nothing where it has come, or nothing was kept. */
+async function lateFor(reading: Promise<unknown>, name: string) {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<typeof LATE>((resolve) => {
+    timer = setTimeout(() => resolve(LATE), LONGEST_READ_MS);
+  });
+  try {
+    return (await Promise.race([reading, late])) === LATE ? await readPage(name) : undefined;
+  } finally {
+    clearTimeout(timer);
+  }
 }
