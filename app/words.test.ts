@@ -56,7 +56,10 @@ function filesIn(folder: string): string[] {
   });
 }
 
-const isSentence = (text: string) => /[a-z]{2}[ ,.]/i.test(text.trim()) || /^[A-Z][a-z]+$/.test(text.trim());
+const STATEMENT =
+  /^\s*(?:SELECT|INSERT INTO|UPDATE|DELETE FROM|DROP|CREATE|ALTER|GRANT|REVOKE|LISTEN)\s[\w"(*$]/;
+const isSentence = (text: string) =>
+  !STATEMENT.test(text) && (/[a-z]{2}[ ,.]/i.test(text.trim()) || /^[A-Z][a-z]+$/.test(text.trim()));
 
 /** The texts of a file that people may see: what stands between tags, and strings that read as words. */
 function seenTexts(path: string): string[] {

@@ -3,32 +3,15 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { ensureBuild } from "./lib/build.mjs";
-import { dropCluster, freePort, startCluster } from "./lib/cluster.mjs";
+import { dropCluster, startCluster } from "./lib/cluster.mjs";
 import { ensurePackages } from "./lib/packages.mjs";
 import { LOCAL, ROOT } from "./lib/paths.mjs";
-import { finish, isStopping, start, stopAll } from "./lib/processes.mjs";
+import { choosePort } from "./lib/ports.mjs";
+import { finish, isStopping, stopAll } from "./lib/processes.mjs";
 import { run, say, Trouble } from "./lib/say.mjs";
+import { serveWeb } from "./lib/web.mjs";
 
-const USUAL_PORT = 4310;
 const DEVICE = join(LOCAL, "demo-device");
-
-async function choosePort() {
-  if (process.env.PORT) {
-    const port = Number(process.env.PORT);
-    if (!Number.isInteger(port) || port < 1 || port > 65535)
-      throw new Trouble(`PORT=${process.env.PORT} is not a port: choose a number from 1 to 65535.`);
-    return freePort(port).catch(() => {
-      throw new Trouble(
-        `Port ${port} can't be used: something else has it, or it is not yours to use. Choose another: PORT=${port + 1} npm run demo`,
-      );
-    });
-  }
-  for (let port = USUAL_PORT; port < USUAL_PORT + 20; port++) {
-    const free = await freePort(port).catch(() => undefined);
-    if (free) return free;
-  }
-  return freePort();
-}
 
 async function seed(DATABASE_URL) {
   const DEMO_DEVICE = existsSync(DEVICE) ? readFileSync(DEVICE, "utf8").trim() : "";
@@ -72,22 +55,9 @@ await run(async () => {
     }
     const [owner] = await Promise.all([process.env.DATABASE_URL ?? startCluster("demo"), ensureBuild()]);
     const demo = await seed(owner);
-    const env = {
-      ...process.env,
-      DATABASE_URL: owner,
-      PORT: String(port),
-      HOST: process.env.HOST ?? "127.0.0.1",
-      NODE_ENV: "production",
-      LOG_LEVEL: process.env.LOG_LEVEL ?? "warn",
-    };
-    const server = start(process.execPath, ["bin/serve.mjs"], {
-      cwd: ROOT,
-      env,
-      stdio: ["ignore", "inherit", "inherit", "ipc"],
-    });
-    const code = await new Promise((resolve) => {
-      server.on("exit", resolve);
-      server.on("message", () => {
+    const code = await serveWeb(
+      { APP_DATABASE_URL: demo.appUrl, PORT: String(port), HOST: process.env.HOST ?? "127.0.0.1" },
+      () => {
         const width = Math.max(...demo.people.map((person) => person.name.length));
         say(
           `\n${demo.shop}${demo.seeded ? " was laid in new" : ", as you left it"}. Open this once; it makes the browser the shop's own:\n`,
@@ -100,8 +70,8 @@ await run(async () => {
         say(
           `\nAfterwards, or elsewhere: http://127.0.0.1:${port} (shop ${demo.slug}). Ctrl-C stops everything.`,
         );
-      });
-    });
+      },
+    );
     if (!isStopping() && code !== 0) process.exitCode = 1;
   } finally {
     await stopAll();

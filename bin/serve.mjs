@@ -10,6 +10,7 @@ import express from "express";
 import expressStaticGzip from "express-static-gzip";
 import helmet from "helmet";
 import { ROOT } from "./lib/paths.mjs";
+import { readSettings } from "./lib/settings.mjs";
 
 /** Nothing that a person types is larger; logs and whole jobs are files. */
 const MOST_BODY_BYTES = 64_000;
@@ -21,14 +22,12 @@ const TAKES_FILES =
 const METHODS = ["GET", "HEAD", "POST", "OPTIONS"];
 const HOST_NAME =
   /^(?:[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?(?:\.[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?)*\.?|\[[0-9a-f:.]+\])(?::\d{1,5})?$/i;
-const port = Number(process.env.PORT ?? 4310);
-const host = process.env.HOST ?? "127.0.0.1";
-const isHttps = process.env.HTTPS === "1";
+const { port, host, hops, publicUrl } = readSettings(process.env);
+const isHttps = publicUrl?.protocol === "https:" || process.env.HTTPS === "1";
 
 const app = express();
 app.disable("x-powered-by");
-/** How many proxies stand before it: from so many its address is believed, and no further. */
-app.set("trust proxy", Number(process.env.TRUST_PROXY ?? 0));
+app.set("trust proxy", hops);
 
 /** What no page of ours is ever asked for: other methods, hosts that are no names, addresses that can't be decoded. */
 app.use((request, response, next) => {
@@ -109,7 +108,7 @@ app.use((_request, response, next) => {
 app.use((request, response, next) => {
   if (["GET", "HEAD", "OPTIONS"].includes(request.method)) return next();
   const origin = request.get("origin");
-  if (origin !== `${request.protocol}://${request.get("host")}`) {
+  if (origin !== (publicUrl?.origin ?? `${request.protocol}://${request.get("host")}`)) {
     return response.status(403).type("text").send("This was sent from another site and is refused.");
   }
   const length = request.get("content-length");
@@ -146,7 +145,11 @@ app.use((request, response, next) => {
   createRequestHandler({
     build,
     mode: "production",
-    getLoadContext: () => ({ nonce: response.locals.nonce, source: request.ip }),
+    getLoadContext: () => ({
+      nonce: response.locals.nonce,
+      source: request.ip,
+      origin: publicUrl?.origin,
+    }),
   })(request, response, next);
 });
 

@@ -33,7 +33,7 @@ try {
     : await atDesk(app, { shopId: SHOP_ID }, (desk) => enrolDevice(desk, "the demo's browser"));
   const people = PEOPLE.map(({ name, role, pin, password }) => ({ name, role, pin, password }));
   process.stdout.write(
-    `${JSON.stringify({ seeded: !shop, device, slug: SHOP.slug, shop: SHOP.name, people })}\n`,
+    `${JSON.stringify({ seeded: !shop, appUrl: appUrl(process.env), device, slug: SHOP.slug, shop: SHOP.name, people })}\n`,
   );
 } finally {
   await owner.sequelize.close();

@@ -5,11 +5,11 @@ import { guarded } from "../shell/guard.server.ts";
 const DAYS_AHEAD = 366;
 
 /** The second looks as a file, for a calendar that reads one. */
-export const loader = guarded("desk", async ({ url, desk, member }) => {
+export const loader = guarded("desk", async ({ origin, desk, member }) => {
   const text = await desk(async (given) =>
     writeCalendar(await readPromises(given, { days: DAYS_AHEAD }), {
       shopName: member.shopName,
-      host: url.origin,
+      host: origin,
       now: given.now,
       system: member.units,
     }),

@@ -12,6 +12,8 @@ export interface Visit {
   request: Request;
   params: Record<string, string | undefined>;
   url: URL;
+  /** What addresses that are told, printed or sent out begin with. */
+  origin: string;
   member: Member;
   /** Runs one use-case in its own transaction, for this shop and person. */
   desk: AtDesk;
@@ -70,7 +72,7 @@ function askToSignIn(request: Request, url: URL): never {
  * that anybody may see say so with `openToAll`; there is no third way.
  */
 export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Result>) {
-  return ({ request, params }: Pick<LoaderFunctionArgs, "request" | "params">) =>
+  return ({ request, params, context }: Pick<LoaderFunctionArgs, "request" | "params" | "context">) =>
     answered(request, async () => {
       const url = new URL(request.url);
       const now = new Date();
@@ -86,6 +88,7 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
         request,
         params,
         url,
+        origin: originOf(context, url),
         member: found,
         desk: (useCase) => atDesk(database(), { shopId, personId }, useCase),
         isStillIn: async () =>
@@ -93,6 +96,12 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
       });
     });
 }
+
+/** Under which address browsers find the shop: as whoever runs it has said, and only else as the request says. */
+const originOf = (context: unknown, url: URL): string => {
+  const { origin } = (context ?? {}) as { origin?: unknown };
+  return typeof origin === "string" && origin !== "" ? origin : url.origin;
+};
 
 /** Where a request comes from, as the server (or the proxies that it trusts) saw it. */
 const sourceOf = (context: unknown): string => {
@@ -102,8 +111,11 @@ const sourceOf = (context: unknown): string => {
 
 /** A loader or action that needs no session: signing in, making a browser the shop's own, how things look. */
 export function openToAll<Result>(
-  work: (visit: Pick<Visit, "request" | "params" | "url"> & { source: string }) => Promise<Result>,
+  work: (visit: Pick<Visit, "request" | "params" | "url" | "origin"> & { source: string }) => Promise<Result>,
 ) {
   return ({ request, params, context }: Pick<LoaderFunctionArgs, "request" | "params" | "context">) =>
-    answered(request, () => work({ request, params, url: new URL(request.url), source: sourceOf(context) }));
+    answered(request, () => {
+      const url = new URL(request.url);
+      return work({ request, params, url, origin: originOf(context, url), source: sourceOf(context) });
+    });
 }

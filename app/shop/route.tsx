@@ -19,6 +19,7 @@ import { readForm } from "../shell/read-body.server.ts";
 import { Button } from "../ui/Button.tsx";
 import { whenOf } from "../ui/dates.ts";
 import { TextField } from "../ui/Field.tsx";
+import { Backup } from "./Backup.tsx";
 import { CalendarAddress } from "./CalendarAddress.tsx";
 import { Devices } from "./Devices.tsx";
 import { readRulesForm } from "./follow-up.form.ts";
@@ -45,7 +46,7 @@ function clean<Value extends object>(form: new () => Value, input: FormData): Va
   return checked.value;
 }
 
-export const action = guarded("lead", async ({ request, url, desk }) => {
+export const action = guarded("lead", async ({ request, origin, desk }) => {
   const input = await readForm(request);
   const what = input.get("what");
   input.delete("what");
@@ -64,7 +65,7 @@ export const action = guarded("lead", async ({ request, url, desk }) => {
   } else if (what === "enrol") {
     const { deviceName } = clean(DeviceForm, input);
     const token = await desk((given) => inviteDevice(given, deviceName.trim()));
-    return data({ enrol: `${url.origin}/this-device/${token}` });
+    return data({ enrol: `${origin}/this-device/${token}` });
   } else if (what === "remove") {
     const { deviceId } = clean(RemoveDeviceForm, input);
     await desk((given) => removeDevice(given, deviceId));
@@ -77,7 +78,7 @@ export const action = guarded("lead", async ({ request, url, desk }) => {
     await desk((given) => changeRules(given, read.rules));
   } else if (what === "calendar") {
     const token = await desk(newCalendarAddress);
-    return data({ calendar: `${url.origin}/calendar/${token}.ics` });
+    return data({ calendar: `${origin}/calendar/${token}.ics` });
   } else throw new Refusal({ message: "That can't be done here." });
   return data({ done: what });
 });
@@ -183,6 +184,9 @@ export default function Shop() {
               </ul>
             </Part>
           )}
+          <Part title="Backup">
+            <Backup {...shop.backup} timeZone={timeZone} />
+          </Part>
           {isLead && (
             <Part title="Read a job in">
               <ReadIn />

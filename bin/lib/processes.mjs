@@ -38,14 +38,18 @@ export function start(command, args, options = {}) {
   return child;
 }
 
-/** Runs a child to its end; resolves with what it printed, rejects with a Trouble that holds its last lines. */
-export function finish(command, args, { quiet = true, allowFail = false, ...options } = {}) {
+/** Runs a child to its end, with `input` as what it reads; resolves with what it printed, rejects with a Trouble that holds its last lines. */
+export function finish(command, args, { quiet = true, allowFail = false, input, ...options } = {}) {
   return new Promise((resolve, reject) => {
     let output = "";
     const child = start(command, args, {
-      stdio: quiet ? ["ignore", "pipe", "pipe"] : ["ignore", "inherit", "inherit"],
+      stdio: [
+        input === undefined ? "ignore" : "pipe",
+        ...(quiet ? ["pipe", "pipe"] : ["inherit", "inherit"]),
+      ],
       ...options,
     });
+    if (input !== undefined) child.stdin.end(input);
     child.stdout?.on("data", (data) => {
       output += data;
     });

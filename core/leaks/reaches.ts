@@ -148,11 +148,11 @@ export function reaches(given: readonly Level[], minimumL: number, { now }: { no
     return {
       ...dates,
       advice: "top up and watch",
-      because: `${litres}; at the fastest that it may be losing it lasts ${Math.max(0, Math.floor(soonest))} days. Look ${soonest <= 7 ? "again in two days" : "every week"}.`,
+      because: `${litres}; as it has gone so far it lasts ${Math.max(0, Math.floor(soonest))} days at least. Look ${soonest <= 7 ? "again in two days" : "every week"}.`,
     };
   return {
     ...dates,
     advice: "drive",
-    because: `${litres}, which lasts ${Math.floor(soonest)} days at the fastest that it may be losing.`,
+    because: `${litres}, which lasts ${Math.floor(soonest)} days at least as it has gone so far.`,
   };
 }

@@ -1,6 +1,7 @@
 import { QueryTypes, Sequelize, type Transaction } from "sequelize";
 import { SequelizeStorage, Umzug } from "umzug";
 import { appPassword, appRole } from "./addresses.ts";
+import { ensureBackupRole } from "./backup-role.ts";
 import { migrations } from "./migrations/index.ts";
 import { APP_ROLE, type Migration, type Run } from "./migrations/migration.ts";
 
@@ -75,6 +76,7 @@ export async function migrate(
     if (direction === "up") await ensureAppRole(database, ownerUrl);
     const steps = umzug(database, appRole(ownerUrl));
     const ran = direction === "up" ? await steps.up(to ? { to } : {}) : await steps.down({ to: to ?? 0 });
+    if (direction === "up") await ensureBackupRole(database, ownerUrl);
     return ran.map((step) => step.name);
   } finally {
     await database.close();

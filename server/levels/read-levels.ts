@@ -1,5 +1,5 @@
 import { Op } from "sequelize";
-import { countedLevels, reaches, type SeenLevel } from "../../core/leaks/index.ts";
+import { type Advice, countedLevels, reaches, type SeenLevel } from "../../core/leaks/index.ts";
 import { changedSystem } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { LevelRow } from "../database/models/level-row.ts";
@@ -148,6 +148,7 @@ export interface Watched {
 }
 
 const MOST_WATCHED = 100;
+const URGENCY: readonly Advice[] = ["don't drive", "top up and watch", "drive"];
 
 /** Vehicles whose level somebody takes, the one that meets its minimum soonest first. */
 export async function readWatch(desk: Desk): Promise<Watched[]> {
@@ -169,8 +170,11 @@ export async function readWatch(desk: Desk): Promise<Watched[]> {
       const of = all.get(id);
       const counted = of ? countedLevels(of.levels) : [];
       if (!of || counted.length === 0) return [];
-      const { earliest } = reaches(counted, of.minimumL, { now: desk.now.toISOString() });
-      return [{ watched: { vehicleId: id, plate, name, of }, soonest: earliest ?? "9999" }];
+      const { earliest = "9999", advice } = reaches(counted, of.minimumL, { now: desk.now.toISOString() });
+      // Of a sound one the earliest day is that of a leak nobody has seen: it stands behind those that do lose.
+      return [
+        { watched: { vehicleId: id, plate, name, of }, soonest: `${URGENCY.indexOf(advice)} ${earliest}` },
+      ];
     })
     .sort((a, b) => (a.soonest < b.soonest ? -1 : a.soonest > b.soonest ? 1 : 0))
     .map(({ watched }) => watched);

@@ -1,4 +1,5 @@
 import { USUAL_RULES } from "../../core/followups/index.ts";
+import { lastBackup } from "../backups/last-backup.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
 import { listUnsent } from "./tell-unsent.ts";
@@ -23,6 +24,7 @@ export async function readShop(desk: Desk) {
     people: people.map(({ id, name, role, isActive }) => ({ id, name, role, isActive })),
     devices: devices.map(({ id, name, createdAt }) => ({ id, name, createdAt: createdAt.toISOString() })),
     unsent: await listUnsent(desk),
+    backup: await lastBackup(desk),
   };
 }
 

@@ -3,7 +3,7 @@ import { readReport, readReportLog } from "../../../server/reports/read-report.t
 import { guarded } from "../../shell/guard.server.ts";
 
 /** The report on paper, as PDF. */
-export const loader = guarded("desk", async ({ params, url, desk }) => {
+export const loader = guarded("desk", async ({ params, origin, desk }) => {
   const { report, log, shopName, vehicleId, system, now } = await desk((given) =>
     readReport(given, params.jobId ?? ""),
   );
@@ -13,7 +13,7 @@ export const loader = guarded("desk", async ({ params, url, desk }) => {
     shopName,
     system,
     printed: now,
-    vehicleAddress: `${url.origin}/vehicles/${vehicleId}`,
+    vehicleAddress: `${origin}/vehicles/${vehicleId}`,
     ...(log && content ? { log: { name: log.name, spec: log.spec, content } } : {}),
   });
   const name = report.title.replace(/[^\w-]+/g, "-").toLowerCase();

@@ -12,11 +12,11 @@ import { LogCurve } from "./LogCurve.tsx";
 
 export const meta = () => [{ title: "Report · Warm Ledger" }];
 
-export const loader = guarded("desk", async ({ params, url, desk }) => {
+export const loader = guarded("desk", async ({ params, origin, desk }) => {
   const read = await desk((given) => readReport(given, params.jobId ?? ""));
   // Who reads it may print it next.
   warmPrinter();
-  const address = `${url.origin}/vehicles/${read.vehicleId}`;
+  const address = `${origin}/vehicles/${read.vehicleId}`;
   return { ...read, address, qr: await QRCode.toString(address, { type: "svg", margin: 0 }) };
 });
 

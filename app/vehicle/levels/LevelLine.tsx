@@ -35,7 +35,9 @@ export function LevelLine({
   const found = reaches(counted, minimumL);
   const lastMs = Date.parse(last.at);
   const horizon = lastMs + MOST_AHEAD_DAYS * MS_PER_DAY;
-  const ends = [found.earliest, found.likely, found.latest].flatMap((iso) => (iso ? [Date.parse(iso)] : []));
+  // Of a sound one there is nothing to draw: its earliest day is that of a leak nobody has seen.
+  const dates = found.advice === "drive" ? [] : [found.earliest, found.likely, found.latest];
+  const ends = dates.flatMap((iso) => (iso ? [Date.parse(iso)] : []));
   const until = Math.max(lastMs + 7 * MS_PER_DAY, ...ends.map((end) => Math.min(end, horizon)));
   const x = scaleTime([new Date(first.at), new Date(until)], [LEFT, WIDTH - RIGHT]);
   const deepest = Math.max(minimumL * 1.1, ...counted.map(({ missingL }) => missingL));

@@ -17,6 +17,7 @@ import { tanksAndLists } from "./016-tanks-and-lists.ts";
 import { rolePerDatabase } from "./017-role-per-database.ts";
 import { doors } from "./018-doors.ts";
 import { underWay } from "./019-under-way.ts";
+import { backups } from "./020-backups.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -40,4 +41,5 @@ export const migrations: Migration[] = [
   rolePerDatabase,
   doors,
   underWay,
+  backups,
 ];

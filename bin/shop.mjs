@@ -1,0 +1,141 @@
+#!/usr/bin/env node
+// A shop of one's own, without anything made up: npm run shop. The first time it is asked for, or given as flags; then it serves.
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { createInterface } from "node:readline/promises";
+import { parseArgs } from "node:util";
+import { backUpDaily } from "./lib/backups.mjs";
+import { ensureBuild } from "./lib/build.mjs";
+import { startCluster } from "./lib/cluster.mjs";
+import { ensurePackages } from "./lib/packages.mjs";
+import { LOCAL, ROOT } from "./lib/paths.mjs";
+import { choosePort } from "./lib/ports.mjs";
+import { finish, isStopping, stopAll } from "./lib/processes.mjs";
+import { run, say, Trouble } from "./lib/say.mjs";
+import { readSettings } from "./lib/settings.mjs";
+import { serveWeb } from "./lib/web.mjs";
+
+const KEPT = join(LOCAL, "shop.json");
+const USAGE = `npm run shop                 asks what it needs to know the first time, then serves
+npm run shop -- --name "…" --time-zone Europe/Dublin --units metric --currency EUR --lead "…"
+                             the same by flags; the lead's PIN and password come from
+                             LEAD_PIN and LEAD_PASSWORD, or are asked for
+Also: --short-name (what people sign in with), --only-make (sets up and does not serve).
+DATABASE_URL, HOST, PORT, TRUST_PROXY, PUBLIC_URL: see docs/running.md.`;
+
+const OPTIONS = {
+  name: { type: "string" },
+  "short-name": { type: "string" },
+  "time-zone": { type: "string" },
+  units: { type: "string" },
+  currency: { type: "string" },
+  lead: { type: "string" },
+  "only-make": { type: "boolean", default: false },
+  help: { type: "boolean", default: false },
+};
+
+const shortOf = (name) =>
+  name
+    .normalize("NFKD")
+    .replace(/\p{M}/gu, "")
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "")
+    .slice(0, 40);
+
+function readFlags() {
+  try {
+    return parseArgs({ options: OPTIONS, strict: true, allowPositionals: false }).values;
+  } catch (error) {
+    throw new Trouble(`${error.message}\n\n${USAGE}`);
+  }
+}
+
+/** Asks a person at a terminal, without showing what is secret; where nobody sits there, says which flag is missing. */
+async function ask(question, flag, { usual, isSecret = false } = {}) {
+  if (!process.stdin.isTTY) {
+    if (usual !== undefined) return usual;
+    throw new Trouble(`${flag} is missing, and nobody is here to be asked.\n\n${USAGE}`);
+  }
+  const terminal = createInterface({ input: process.stdin, output: process.stdout, terminal: true });
+  // What is typed is written back by the terminal's own hand, which is held for as long as it is secret.
+  if (isSecret) terminal._writeToOutput = (text) => process.stdout.write(text.includes(question) ? text : "");
+  try {
+    const answer = (
+      await terminal.question(`${question}${usual === undefined ? "" : ` [${usual}]`}: `)
+    ).trim();
+    if (isSecret) process.stdout.write("\n");
+    return answer || usual || ask(question, flag, { usual, isSecret });
+  } finally {
+    terminal.close();
+  }
+}
+
+async function askAll(flags) {
+  const name = flags.name ?? (await ask("What is the shop called?", "--name"));
+  const slug =
+    flags["short-name"] ??
+    (await ask("Short name to sign in with", "--short-name", { usual: shortOf(name) }));
+  const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return {
+    name,
+    slug,
+    timeZone: flags["time-zone"] ?? (await ask("Time zone", "--time-zone", { usual: here })),
+    units: flags.units ?? (await ask("Units, metric or us", "--units", { usual: "metric" })),
+    currency: flags.currency ?? (await ask("Currency, three letters", "--currency", { usual: "EUR" })),
+    lead: {
+      name: flags.lead ?? (await ask("Who leads it? Full name", "--lead")),
+      pin:
+        process.env.LEAD_PIN ?? (await ask("The lead's PIN, 4 to 8 digits", "LEAD_PIN", { isSecret: true })),
+      password:
+        process.env.LEAD_PASSWORD ??
+        (await ask("The lead's password, 10 letters or more", "LEAD_PASSWORD", { isSecret: true })),
+    },
+  };
+}
+
+/** Finds the shop of that short name or makes it. */
+async function settle(DATABASE_URL, asked) {
+  const { output } = await finish(process.execPath, ["--import", "tsx", "server/commands/shop.ts"], {
+    cwd: ROOT,
+    env: { ...process.env, DATABASE_URL },
+    input: JSON.stringify(asked),
+    allowFail: true,
+  });
+  const line = output.split("\n").findLast((each) => each.startsWith("{"));
+  const told = line ? JSON.parse(line) : undefined;
+  if (!told || told.refused)
+    throw new Trouble(told?.refused ?? `The shop could not be set up:\n${output.slice(-800)}`);
+  return told;
+}
+
+await run(async () => {
+  const flags = readFlags();
+  if (flags.help) return say(USAGE);
+  const { host, publicUrl } = readSettings(process.env);
+  try {
+    await ensurePackages();
+    const port = flags["only-make"] ? undefined : await choosePort("npm run shop");
+    const kept = existsSync(KEPT) ? JSON.parse(readFileSync(KEPT, "utf8")) : undefined;
+    const known = flags["short-name"] ?? (flags.name ? undefined : kept?.slug);
+    const [owner] = await Promise.all([process.env.DATABASE_URL ?? startCluster("shop"), ensureBuild()]);
+    const found = known ? await settle(owner, { slug: known }) : {};
+    const asked = found.name ? { slug: known } : await askAll(flags);
+    const shop = found.name ? found : await settle(owner, asked);
+    mkdirSync(LOCAL, { recursive: true });
+    writeFileSync(KEPT, JSON.stringify({ slug: asked.slug }), { mode: 0o600 });
+    if (port === undefined) return say(`${shop.name} is set up. To serve it: npm run shop`);
+    backUpDaily(owner, process.env.BACKUP_TO ?? join(LOCAL, "backups"), say);
+    const address = publicUrl?.origin ?? `http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}`;
+    const code = await serveWeb({ APP_DATABASE_URL: shop.appUrl, PORT: String(port), HOST: host }, () => {
+      if (shop.invitation)
+        say(
+          `\n${shop.name} is set up. Open this within the hour in the shop's first browser; it is good once:\n\n  ${address}/this-device/${shop.invitation}\n`,
+        );
+      say(`\n${shop.name}: ${address} (shop ${asked.slug}). Ctrl-C stops everything.`);
+    });
+    if (!isStopping() && code !== 0) process.exitCode = 1;
+  } finally {
+    await stopAll();
+  }
+});
