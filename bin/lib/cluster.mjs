@@ -149,6 +149,8 @@ function takeFolder(home) {
  */
 export async function startCluster(name, { fast = false } = {}) {
   const programs = await ensureDebian("PostgreSQL", ["postgresql"], findPostgres);
+  // For whatever this command starts: backups are the work of PostgreSQL's own programs.
+  process.env.PG_PROGRAMS ??= programs;
   const user = clusterUser();
   const home = join(await clusterHome(user), name);
   mkdirSync(home, { recursive: true, mode: 0o700 });

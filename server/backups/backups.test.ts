@@ -2,7 +2,6 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { findPostgres } from "../../bin/lib/packages.mjs";
 import { backupUrl } from "../database/backup-role.ts";
 import { openDatabase } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
@@ -17,7 +16,6 @@ import { takeBackup } from "./take-backup.ts";
 let scratch: Scratch;
 let folder: string;
 beforeAll(async () => {
-  process.env.PG_PROGRAMS = findPostgres();
   folder = mkdtempSync(join(tmpdir(), "backups-"));
   scratch = await scratchDatabase();
   await migrate(scratch.ownerUrl);
