@@ -1,10 +1,9 @@
 import { AlertDialog } from "radix-ui";
 import { type ReactNode, useState } from "react";
-import { useFetcher, useLocation } from "react-router";
 import { useOutboxLines } from "../job/outbox/OutboxProvider.tsx";
 import { Button } from "../ui/Button.tsx";
 import { useReturnFocus } from "../ui/useReturnFocus.ts";
-import type { Refused } from "./guard.server.ts";
+import { useLeave } from "./useLeave.ts";
 
 /** Signs out, so that whoever signs in next is where this one was; with something unsent it says so first, and what becomes of it. */
 export function SignOut({
@@ -19,17 +18,12 @@ export function SignOut({
   const focus = useReturnFocus();
   const { unsent } = useOutboxLines();
   const [isAsked, setAsked] = useState(false);
-  const { pathname, search } = useLocation();
-  const leaving = useFetcher<Refused>();
+  const { leave, refused } = useLeave();
   const [isSaid, setSaid] = useState(false);
   const signOut = () => {
     setSaid(true);
-    void leaving.submit(null, {
-      method: "post",
-      action: `/sign-out?to=${encodeURIComponent(pathname + search)}`,
-    });
+    leave();
   };
-  const refused = isSaid && leaving.state === "idle" && leaving.data?.refused;
   const count = unsent.length;
   return (
     <>
@@ -41,7 +35,7 @@ export function SignOut({
       >
         {children}
       </button>
-      <AlertDialog.Root open={Boolean(refused)} onOpenChange={() => setSaid(false)}>
+      <AlertDialog.Root open={isSaid && Boolean(refused)} onOpenChange={() => setSaid(false)}>
         <AlertDialog.Portal>
           <AlertDialog.Overlay className="fixed inset-0 z-50 bg-black/40" />
           <AlertDialog.Content className="dialog" {...focus}>

@@ -1,12 +1,11 @@
 import { AlertDialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
-import { useFetcher, useLocation } from "react-router";
 import { Button } from "../ui/Button.tsx";
 import { useRest } from "../ui/useRest.ts";
 import { useReturnFocus } from "../ui/useReturnFocus.ts";
-import type { Refused } from "./guard.server.ts";
 import { noteTouch, watchHands } from "./hands.ts";
 import { useMember } from "./member.ts";
+import { useLeave } from "./useLeave.ts";
 
 /** A warm-up is watched for as long without a touch. */
 const PAUSE_MS = 30 * 60_000;
@@ -20,8 +19,7 @@ export function StillYou() {
   const focus = useReturnFocus();
   const [isAsked, setAsked] = useState(false);
   const isResting = useRest(isAsked);
-  const { pathname, search } = useLocation();
-  const leaving = useFetcher<Refused>();
+  const { leave, isLeaving, refused } = useLeave();
   const first = name.split(" ")[0];
   const asked = useRef(false);
   useEffect(
@@ -40,11 +38,6 @@ export function StillYou() {
     noteTouch();
     setAsked(false);
   };
-  const leave = () =>
-    void leaving.submit(null, {
-      method: "post",
-      action: `/sign-out?to=${encodeURIComponent(pathname + search)}`,
-    });
   return (
     <AlertDialog.Root open={isAsked}>
       <AlertDialog.Portal>
@@ -59,13 +52,13 @@ export function StillYou() {
             Nobody has touched this browser for a while. What is booked here stands under {first}'s name; the
             page stays as it is.
           </AlertDialog.Description>
-          {leaving.state === "idle" && leaving.data?.refused && (
+          {refused && (
             <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
               There is no server to sign out from. Write nothing here until it answers.
             </p>
           )}
           <div className="flex flex-wrap justify-between gap-3">
-            <Button isResting={isResting} disabled={leaving.state !== "idle"} onClick={leave}>
+            <Button isResting={isResting} disabled={isLeaving} onClick={leave}>
               Somebody else
             </Button>
             <Button weight="main" isResting={isResting} onClick={stay}>
