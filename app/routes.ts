@@ -6,6 +6,7 @@ export default [
   route("this-device/:token", "device/route.tsx"),
   route("preferences", "preferences/route.tsx"),
   route("at-hand", "shell/at-hand.route.tsx"),
+  route("readyz", "shell/ready.route.ts"),
   route("shell.html", "offline/shell.route.tsx"),
   layout("shell/frame.route.tsx", [
     layout("shell/within.route.tsx", [

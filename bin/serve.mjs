@@ -29,6 +29,22 @@ const app = express();
 app.disable("x-powered-by");
 app.set("trust proxy", hops);
 
+let isStopping = false;
+/** Streams that only tell of what grows: nobody waits for their end. */
+const streams = new Set();
+
+/** That the process is there; whether it can work is /readyz, which asks the database. */
+app.get("/healthz", (_request, response) => response.type("text").send("here\n"));
+app.use((_request, response, next) => {
+  if (isStopping) response.setHeader("Connection", "close");
+  response.on("close", () => {
+    streams.delete(response);
+    // Kept open by a browser that may never ask again.
+    if (isStopping) setImmediate(() => server.closeIdleConnections());
+  });
+  next();
+});
+
 /** What no page of ours is ever asked for: other methods, hosts that are no names, addresses that can't be decoded. */
 app.use((request, response, next) => {
   const refuse = (status, message) => response.status(status).type("text").send(message);
@@ -142,6 +158,7 @@ const build = await import(join(ROOT, "build/server/index.js"));
 app.use((request, response, next) => {
   // What a handler says of keeping is added to what stands here, and can't take it back.
   if (!SAYS_HOW_LONG.test(request.path)) response.setHeader("Cache-Control", "no-store");
+  if (request.get("accept")?.includes("text/event-stream")) streams.add(response);
   createRequestHandler({
     build,
     mode: "production",
@@ -176,9 +193,15 @@ const server = app.listen(port, host, (error) => {
   process.send?.("ready");
   if (!process.send) process.stdout.write(`Serving on http://${host}:${port}\n`);
 });
+const FINISH_MS = 5000;
+/** Takes nothing new, finishes what is under way, and cuts off what takes longer than that. */
 function stop() {
+  if (isStopping) return;
+  isStopping = true;
   server.close(() => process.exit(0));
-  server.closeAllConnections();
+  server.closeIdleConnections();
+  for (const response of streams) response.destroy();
+  setTimeout(() => server.closeAllConnections(), FINISH_MS).unref();
 }
 for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, stop);
 // Whoever started it is gone, killed perhaps: nobody is left to stop it.

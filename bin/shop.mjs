@@ -1,5 +1,6 @@
 #!/usr/bin/env node
 // A shop of one's own, without anything made up: npm run shop. The first time it is asked for, or given as flags; then it serves.
+import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { createInterface } from "node:readline/promises";
@@ -15,7 +16,17 @@ import { run, say, Trouble } from "./lib/say.mjs";
 import { readSettings } from "./lib/settings.mjs";
 import { serveWeb } from "./lib/web.mjs";
 
-const KEPT = join(LOCAL, "shop.json");
+/** Which shop is served, for each database: typed again, nobody is asked anew. */
+function keptFile() {
+  const { DATABASE_URL } = process.env;
+  if (!DATABASE_URL) return join(LOCAL, "shop.json");
+  const { host, pathname } = new URL(DATABASE_URL);
+  return join(
+    LOCAL,
+    `shop-${createHash("sha256").update(`${host}${pathname}`).digest("hex").slice(0, 12)}.json`,
+  );
+}
+
 const USAGE = `npm run shop                 asks what it needs to know the first time, then serves
 npm run shop -- --name "…" --time-zone Europe/Dublin --units metric --currency EUR --lead "…"
                              the same by flags; the lead's PIN and password come from
@@ -116,14 +127,15 @@ await run(async () => {
   try {
     await ensurePackages();
     const port = flags["only-make"] ? undefined : await choosePort("npm run shop");
-    const kept = existsSync(KEPT) ? JSON.parse(readFileSync(KEPT, "utf8")) : undefined;
+    const file = keptFile();
+    const kept = existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : undefined;
     const known = flags["short-name"] ?? (flags.name ? undefined : kept?.slug);
     const [owner] = await Promise.all([process.env.DATABASE_URL ?? startCluster("shop"), ensureBuild()]);
     const found = known ? await settle(owner, { slug: known }) : {};
     const asked = found.name ? { slug: known } : await askAll(flags);
     const shop = found.name ? found : await settle(owner, asked);
     mkdirSync(LOCAL, { recursive: true });
-    writeFileSync(KEPT, JSON.stringify({ slug: asked.slug }), { mode: 0o600 });
+    writeFileSync(file, JSON.stringify({ slug: asked.slug }), { mode: 0o600 });
     if (port === undefined) return say(`${shop.name} is set up. To serve it: npm run shop`);
     backUpDaily(owner, process.env.BACKUP_TO ?? join(LOCAL, "backups"), say);
     const address = publicUrl?.origin ?? `http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}`;

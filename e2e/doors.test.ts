@@ -35,6 +35,7 @@ const OPEN_TO_ALL = [
   "not-found/route",
   "offline/shell.route",
   "calendar/calendar.route",
+  "shell/ready.route",
 ];
 
 /** Parameters that lead to real rows of the made-up shop. */

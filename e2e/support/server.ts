@@ -91,6 +91,16 @@ export class Server {
     });
   }
 
+  /** The server is told to stop, and has. */
+  async stop(): Promise<void> {
+    const server = this.process;
+    if (!server || !this.isUp) return;
+    await new Promise<void>((resolve) => {
+      server.once("exit", () => resolve());
+      server.kill("SIGTERM");
+    });
+  }
+
   /** The server dies, as in a power cut; `start` brings it back on the same port. */
   async kill(): Promise<void> {
     const server = this.process;

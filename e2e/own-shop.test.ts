@@ -1,0 +1,110 @@
+import { spawn } from "node:child_process";
+import { randomBytes } from "node:crypto";
+import { Sequelize } from "sequelize";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { readSettings } from "../bin/lib/settings.mjs";
+import { appRole, appUrl } from "../server/database/addresses.ts";
+import { backupRole } from "../server/database/backup-role.ts";
+import { findShopBySlug, openDatabase } from "../server/database/connection.ts";
+import { signIn } from "../server/people/sign-in.ts";
+
+const tag = randomBytes(4).toString("hex");
+const name = `own_${tag}`;
+const url = new URL(process.env.DATABASE_URL ?? "");
+url.pathname = `/${name}`;
+const DATABASE_URL = url.toString();
+const LEAD_PASSWORD = "moss grows on lamps";
+
+let root: Sequelize;
+beforeAll(async () => {
+  root = new Sequelize(process.env.DATABASE_URL ?? "", { logging: false });
+  await root.query(`CREATE DATABASE ${name}`);
+});
+afterAll(async () => {
+  await root.query(`DROP DATABASE ${name} WITH (FORCE)`);
+  for (const role of [appRole(DATABASE_URL), backupRole(DATABASE_URL)])
+    await root.query(`DROP ROLE IF EXISTS "${role}"`);
+  await root.close();
+});
+
+/** The command as a script calls it: nobody sits there to be asked. */
+function shop(args: readonly string[], environment: Record<string, string> = {}) {
+  return new Promise<{ code: number; said: string }>((resolve) => {
+    const child = spawn(process.execPath, ["bin/shop.mjs", "--only-make", ...args], {
+      env: { ...process.env, DATABASE_URL, LEAD_PIN: "7395", LEAD_PASSWORD, ...environment },
+      stdio: ["ignore", "pipe", "pipe"],
+    });
+    let said = "";
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (part) => (said += part));
+    child.on("close", (code) => resolve({ code: code ?? 1, said }));
+  });
+}
+
+const FLAGS = [
+  ...["--name", "Pell Pass Cooling", "--short-name", `pell-${tag}`, "--time-zone", "Europe/Dublin"],
+  ...["--units", "us", "--currency", "usd", "--lead", "Runa Tove"],
+];
+
+describe("a shop of one's own", () => {
+  it("says what is missing or wrong, and makes nothing of it", async () => {
+    expect(await shop(["--name", "Pell"])).toMatchObject({
+      code: 1,
+      said: expect.stringMatching(/--lead is missing/),
+    });
+    expect((await shop(FLAGS, { LEAD_PIN: "1234" })).said).toMatch(/A PIN that runs/);
+    expect((await shop(["--colour", "red"])).said).toMatch(/Unknown option '--colour'/);
+  });
+
+  it("is made once, with its lead and nothing else, and found again", async () => {
+    expect(await shop(FLAGS)).toMatchObject({
+      code: 0,
+      said: expect.stringMatching(/Pell Pass Cooling is set up/),
+    });
+    const database = openDatabase(appUrl({ DATABASE_URL }));
+    const made = await findShopBySlug(database, `pell-${tag}`);
+    expect(made).toMatchObject({
+      name: "Pell Pass Cooling",
+      units: "us",
+      timeZone: "Europe/Dublin",
+      currency: "USD",
+    });
+    const entered = await signIn(
+      database,
+      { name: "Runa Tove", password: LEAD_PASSWORD },
+      { shopId: made?.id ?? "", source: "192.0.2.1" },
+    );
+    expect(entered).toHaveProperty("token");
+    expect(await shop([])).toMatchObject({ code: 0 });
+    await database.sequelize.close();
+    const owner = openDatabase(DATABASE_URL, { isPatient: true });
+    const [counts] = await owner.sequelize.query(
+      "SELECT (SELECT count(*)::int FROM shops) AS shops, (SELECT count(*)::int FROM people) AS people, (SELECT count(*)::int FROM vehicles) AS vehicles",
+    );
+    expect(counts).toEqual([{ shops: 1, people: 1, vehicles: 0 }]);
+    await owner.sequelize.close();
+  });
+});
+
+describe("where it listens", () => {
+  it("is on this machine alone until somebody says otherwise", () => {
+    expect(readSettings({})).toEqual({ host: "127.0.0.1", port: 4310, hops: 0, publicUrl: undefined });
+    expect(readSettings({ PUBLIC_URL: "https://ledger.example", TRUST_PROXY: "2" })).toMatchObject({
+      hops: 2,
+      publicUrl: new URL("https://ledger.example"),
+    });
+  });
+
+  it.each([
+    { PORT: "0" },
+    { PORT: "eighty" },
+    { PORT: "70000" },
+    { TRUST_PROXY: "yes" },
+    { TRUST_PROXY: "-1" },
+    { HOST: "not a host" },
+    { PUBLIC_URL: "ledger.example" },
+    { PUBLIC_URL: "https://ledger.example/shop" },
+    { PUBLIC_URL: "ftp://ledger.example" },
+  ])("is refused in a sentence with %j", (environment) =>
+    expect(() => readSettings(environment)).toThrow(/(?:is|are)\.?|behind it\./),
+  );
+});

@@ -1,0 +1,68 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { jobId } from "../demo/seed.ts";
+import { newEntry } from "../server/testing/small-shop.ts";
+import { Server } from "./support/server.ts";
+
+let server: Server;
+let cookie: string;
+beforeAll(async () => {
+  server = await Server.open();
+  cookie = await server.cookiesOf("tobin");
+});
+afterAll(() => server.close());
+
+const AT_ONCE = 8;
+
+async function book(): Promise<"booked" | "no server" | "cut off"> {
+  const id = randomUUID();
+  const body = JSON.stringify({ entries: [{ ...newEntry({ kind: "note", text: "as it stops" }), id }] });
+  try {
+    const answer = await fetch(`${server.address}/jobs/${jobId("open-find")}/entries`, {
+      method: "POST",
+      headers: { Cookie: cookie, Origin: server.address, "Content-Type": "application/json" },
+      body,
+    });
+    const { booked = [] } = (await answer.json()) as { booked?: string[] };
+    return booked.includes(id) ? "booked" : "cut off";
+  } catch (error) {
+    const { code } = ((error as Error).cause ?? {}) as { code?: string };
+    return code === "ECONNREFUSED" ? "no server" : "cut off";
+  }
+}
+
+describe("the server", () => {
+  it("says that it is there, and that it can work", async () => {
+    for (const [path, words] of [
+      ["/healthz", "here"],
+      ["/readyz", "ready"],
+    ]) {
+      const answer = await fetch(`${server.address}${path}`);
+      expect([answer.status, (await answer.text()).trim()]).toEqual([200, words]);
+    }
+  });
+
+  it("finishes what is under way when it is told to stop, streams aside", async () => {
+    const stream = fetch(`${server.address}/jobs/${jobId("open-find")}/grown`, {
+      headers: { Cookie: cookie, Accept: "text/event-stream" },
+    }).then((answer) => answer.text().catch(() => "ended"));
+    const answers: string[] = [];
+    let isOver = false;
+    const booker = async () => {
+      while (!isOver) {
+        const answer = await book();
+        answers.push(answer);
+        if (answer !== "booked") return;
+      }
+    };
+    const bookers = Array.from({ length: AT_ONCE }, booker);
+    await expect.poll(() => answers.length).toBeGreaterThan(AT_ONCE);
+    await server.stop();
+    isOver = true;
+    await Promise.all(bookers);
+    await stream;
+    expect(answers.filter((answer) => answer === "booked").length).toBeGreaterThan(AT_ONCE);
+    expect(answers.filter((answer) => answer === "cut off")).toEqual([]);
+    await server.start();
+  });
+});
