@@ -13,6 +13,7 @@ import { benchLongBook } from "./bench/long-book.ts";
 import { type Figure, slowness } from "./bench/measure.ts";
 import { benchPlanToBuild } from "./bench/plan-to-build.ts";
 import { benchReports } from "./bench/reports.ts";
+import { benchRush } from "./bench/rush.ts";
 import { benchSlowHands } from "./bench/slow-hands.ts";
 import { benchSourcing } from "./bench/sourcing.ts";
 import { benchState } from "./bench/state.ts";
@@ -32,6 +33,7 @@ const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   "fill-and-watch": benchFillAndWatch,
   reports: benchReports,
   state: benchState,
+  rush: benchRush,
   hostile: benchHostile,
   explore: benchExplore,
 };

@@ -9,6 +9,7 @@ import compression from "compression";
 import express from "express";
 import expressStaticGzip from "express-static-gzip";
 import helmet from "helmet";
+import pLimit from "p-limit";
 import { ROOT } from "./lib/paths.mjs";
 import { readSettings } from "./lib/settings.mjs";
 
@@ -153,6 +154,28 @@ app.get("/service-worker.js", (_request, response) => {
 });
 app.use(compression());
 app.use(express.static(join(ROOT, "build/client"), { maxAge: "1h", index: false }));
+
+/** However many knock at once, two are let through at a time: the shop's own bookings go on between them. */
+const entering = pLimit(2);
+const MOST_WAITING = 500;
+app.use((request, response, next) => {
+  if (request.method !== "POST" || !/^\/sign-in(?:\.data)?$/.test(request.path)) return next();
+  if (entering.pendingCount >= MOST_WAITING) {
+    response.setHeader("Retry-After", "5");
+    return response
+      .status(503)
+      .type("text")
+      .send("Too many are at the door just now. Try again in 5 seconds.");
+  }
+  void entering(
+    () =>
+      new Promise((done) => {
+        response.on("close", done);
+        if (response.destroyed) done();
+        else next();
+      }),
+  );
+});
 
 const build = await import(join(ROOT, "build/server/index.js"));
 app.use((request, response, next) => {

@@ -40,8 +40,8 @@ export const loader = guarded("desk", async ({ request, params, member, desk, is
           leave();
         }
       };
-      const tell = () =>
-        last().then(
+      const tell = (grownTo?: number) =>
+        (grownTo === undefined ? last() : Promise.resolve(grownTo)).then(
           (now) => say(`data: ${now}\n\n`),
           () => leave(),
         );

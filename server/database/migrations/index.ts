@@ -18,6 +18,7 @@ import { rolePerDatabase } from "./017-role-per-database.ts";
 import { doors } from "./018-doors.ts";
 import { underWay } from "./019-under-way.ts";
 import { backups } from "./020-backups.ts";
+import { grownTo } from "./021-grown-to.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -42,4 +43,5 @@ export const migrations: Migration[] = [
   doors,
   underWay,
   backups,
+  grownTo,
 ];
