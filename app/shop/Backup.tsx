@@ -19,7 +19,7 @@ export function Backup({
       </p>
       <p className="mt-1 text-ink-2">
         {isOld
-          ? "A broken disk would take what was written since. Whoever runs the server types: npm run backup"
+          ? `A broken disk would take ${takenAt ? "what was written since" : "everything"}. Whoever runs the server types: npm run backup`
           : "Restored beside the shop's own and found the same."}
       </p>
     </>

@@ -110,6 +110,7 @@ export function reaches(given: readonly Level[], minimumL: number, { now }: { no
     return { advice: "top up and watch", because: "One look gives no rate: look again in a few days." };
   const newest = newestGone(levels);
   const pace = paceOf(perDayL, newest, verdict === "fail");
+  const most = fastest(pace, newest, verdict === "fail");
   const nearL = Math.max(0.01, roomL - LOWER_L);
   const day = (litres: number, perDay: number): string | undefined => {
     const days = litres / perDay;
@@ -117,13 +118,14 @@ export function reaches(given: readonly Level[], minimumL: number, { now }: { no
   };
   const dates = Object.fromEntries(
     Object.entries({
-      earliest: day(nearL, fastest(pace, newest, verdict === "fail")),
+      earliest: day(nearL, most),
       likely: day(roomL, pace.likely),
       latest: day(roomL, pace.low),
     }).filter(([, date]) => date !== undefined),
   );
   const left = (litres: number, perDay: number) => litres / perDay - ageDays;
-  const soonest = left(nearL, pace.high);
+  // As it has gone so far: one that may have begun unseen is the date's to admit.
+  const soonest = left(nearL, verdict === "fail" ? most : pace.high);
   const litres = `${roomL.toFixed(1)} L above the minimum`;
   const isGoing = verdict === "fail" || (newest !== undefined && newest.goneL >= SURELY_GONE_L);
   const isSoon =
