@@ -14,8 +14,8 @@ afterAll(() => server.close());
 
 const AT_ONCE = 8;
 
-async function book(): Promise<"booked" | "no server" | "cut off"> {
-  const id = randomUUID();
+/** A line is answered as booked, or its sending fails: whether it is in the book is then for the book to say. */
+async function book(id: string): Promise<"booked" | "failed"> {
   const body = JSON.stringify({ entries: [{ ...newEntry({ kind: "note", text: "as it stops" }), id }] });
   try {
     const answer = await fetch(`${server.address}/jobs/${jobId("open-find")}/entries`, {
@@ -24,10 +24,9 @@ async function book(): Promise<"booked" | "no server" | "cut off"> {
       body,
     });
     const { booked = [] } = (await answer.json()) as { booked?: string[] };
-    return booked.includes(id) ? "booked" : "cut off";
-  } catch (error) {
-    const { code } = ((error as Error).cause ?? {}) as { code?: string };
-    return code === "ECONNREFUSED" ? "no server" : "cut off";
+    return booked.includes(id) ? "booked" : "failed";
+  } catch {
+    return "failed";
   }
 }
 
@@ -47,12 +46,16 @@ describe("the server", () => {
       headers: { Cookie: cookie, Accept: "text/event-stream" },
     }).then((answer) => answer.text().catch(() => "ended"));
     const answers: string[] = [];
+    const unanswered: string[] = [];
     let isOver = false;
     const booker = async () => {
       while (!isOver) {
-        const answer = await book();
+        const id = randomUUID();
+        const answer = await book(id);
         answers.push(answer);
-        if (answer !== "booked") return;
+        if (answer === "booked") continue;
+        unanswered.push(id);
+        return;
       }
     };
     const bookers = Array.from({ length: AT_ONCE }, booker);
@@ -62,7 +65,14 @@ describe("the server", () => {
     await Promise.all(bookers);
     await stream;
     expect(answers.filter((answer) => answer === "booked").length).toBeGreaterThan(AT_ONCE);
-    expect(answers.filter((answer) => answer === "cut off")).toEqual([]);
+    // A browser may send on a line that is being closed as idle: that fails, and was never begun.
+    const [begun] = await server.scratch.owner.sequelize.query(
+      "SELECT id FROM entries WHERE id::text = ANY($1)",
+      {
+        bind: [unanswered],
+      },
+    );
+    expect(begun).toEqual([]);
     await server.start();
   });
 });
