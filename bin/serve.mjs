@@ -11,6 +11,7 @@ import expressStaticGzip from "express-static-gzip";
 import helmet from "helmet";
 import pLimit from "p-limit";
 import { ROOT } from "./lib/paths.mjs";
+import { Trouble } from "./lib/say.mjs";
 import { readSettings } from "./lib/settings.mjs";
 
 /** Nothing that a person types is larger; logs and whole jobs are files. */
@@ -23,8 +24,24 @@ const TAKES_FILES =
 const METHODS = ["GET", "HEAD", "POST", "OPTIONS"];
 const HOST_NAME =
   /^(?:[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?(?:\.[a-z0-9_](?:[a-z0-9_-]*[a-z0-9_])?)*\.?|\[[0-9a-f:.]+\])(?::\d{1,5})?$/i;
-const { port, host, hops, publicUrl } = readSettings(process.env);
+const { port, host, hops, publicUrl } = settingsOrEnd();
 const isHttps = publicUrl?.protocol === "https:" || process.env.HTTPS === "1";
+
+/** What can't be is said in a sentence, and nothing is served. */
+function settingsOrEnd() {
+  try {
+    const { APP_DATABASE_URL, DATABASE_URL } = process.env;
+    if (!APP_DATABASE_URL && !DATABASE_URL)
+      throw new Trouble(
+        "There is no database: APP_DATABASE_URL says where it is. For one beside the program: npm run shop",
+      );
+    return readSettings(process.env);
+  } catch (error) {
+    if (!(error instanceof Trouble)) throw error;
+    process.stderr.write(`${error.message}\n`);
+    process.exit(1);
+  }
+}
 
 const app = express();
 app.disable("x-powered-by");

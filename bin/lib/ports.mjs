@@ -1,14 +1,11 @@
 import { freePort } from "./cluster.mjs";
 import { Trouble } from "./say.mjs";
-
-const USUAL_PORT = 4310;
+import { readSettings, USUAL_PORT } from "./settings.mjs";
 
 /** The port that PORT names, or the first that is free from the usual one on; refuses one that something else has. */
 export async function choosePort(command = "npm run demo") {
   if (process.env.PORT) {
-    const port = Number(process.env.PORT);
-    if (!Number.isInteger(port) || port < 1 || port > 65535)
-      throw new Trouble(`PORT=${process.env.PORT} is not a port: choose a number from 1 to 65535.`);
+    const { port } = readSettings(process.env);
     return freePort(port).catch(() => {
       throw new Trouble(
         `Port ${port} can't be used: something else has it, or it is not yours to use. Choose another: PORT=${port + 1} ${command}`,

@@ -1,7 +1,7 @@
 import { isIP } from "node:net";
 import { Trouble } from "./say.mjs";
 
-const USUAL_PORT = 4310;
+export const USUAL_PORT = 4310;
 const MOST_HOPS = 10;
 
 function wholeOf(environment, name, usual, from, to, what) {

@@ -52,6 +52,33 @@ async function rolesOf(file: string): Promise<string[]> {
   return [...new Set([...names].map(([, name = ""]) => name))];
 }
 
+/** Gives one database the name of another, which keeps its own should that fail. A server that serves meanwhile comes back at once. */
+async function exchange(
+  root: Sequelize,
+  { name, beside, before }: { name: string; beside: string; before: string },
+): Promise<void> {
+  const rename = async (from: string, to: string) => {
+    await root.query("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1", {
+      bind: [from],
+    });
+    await root.query(`ALTER DATABASE ${quoted(from)} RENAME TO ${quoted(to)}`);
+  };
+  const allow = (of: string, isAllowed: boolean) =>
+    root.query(`ALTER DATABASE ${quoted(of)} ALLOW_CONNECTIONS ${isAllowed}`);
+  await allow(name, false);
+  try {
+    await rename(name, before);
+    await rename(beside, name).catch(async (error) => {
+      await rename(before, name);
+      throw error;
+    });
+  } catch (error) {
+    await allow(name, true);
+    throw error;
+  }
+  await allow(before, true);
+}
+
 /**
  * Puts a backup in the place of a database: restored beside it, brought up to this version, then given its name, so that one
  * that breaks off changes nothing. What stood there is kept under the name that comes back, for as long as nobody drops it.
@@ -79,11 +106,7 @@ export async function restoreBackup(ownerUrl: string, file: string, at: Date): P
       beside,
       file,
     ]);
-    await root.query("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname IN ($1, $2)", {
-      bind: [name, beside],
-    });
-    await root.query(`ALTER DATABASE ${quoted(name)} RENAME TO ${quoted(before)}`);
-    await root.query(`ALTER DATABASE ${quoted(beside)} RENAME TO ${quoted(name)}`);
+    await exchange(root, { name, beside, before });
   } catch (error) {
     await root.query(`DROP DATABASE IF EXISTS ${quoted(beside)} WITH (FORCE)`);
     throw error;

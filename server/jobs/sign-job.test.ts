@@ -6,6 +6,7 @@ import { newEntry, smallShop } from "../testing/small-shop.ts";
 import { readBook } from "./read-books.ts";
 import { readJob } from "./read-job.ts";
 import { signJob } from "./sign-job.ts";
+import { whileUnderWay } from "./under-way.ts";
 
 let scratch: Scratch;
 beforeAll(async () => {
@@ -47,6 +48,22 @@ describe("signJob", () => {
     await expect(
       shop.at(({ sequelize, transaction }) => sequelize.query(unsign, { transaction })),
     ).rejects.toThrow(/stays signed/);
+  });
+
+  it("waits for a log that is still being read, until its line is booked: later, and no no", async () => {
+    const shop = await smallShop(scratch, "Waits");
+    const id = randomUUID();
+    const sign = () => shop.at((desk) => signJob(desk, shop.jobId, signature("the rest tomorrow morning")));
+    await whileUnderWay(shop.at, { jobId: shop.jobId, id, what: "log" }, async () => {
+      await expect(sign()).rejects.toMatchObject({ status: 503, againInS: expect.any(Number) });
+      await shop.book({ id, kind: "note", text: "what was read" });
+      await expect(sign()).rejects.toMatchObject({ status: 503 });
+    });
+    await sign();
+    expect((await shop.at((desk) => readBook(desk, shop.jobId))).map((entry) => entry.stage)).toEqual([
+      "strip",
+      "sign",
+    ]);
   });
 
   it("signs with thousands of lines open, and says how many", async () => {

@@ -5,8 +5,8 @@ import { isId } from "../vehicles/is-id.ts";
 
 type What = "log" | "picture";
 
-/** What takes longer was left behind by a server that is gone. */
-const LONGEST_MS = 120_000;
+/** What takes longer, its turn behind others included, was left behind by a server that is gone. */
+const LONGEST_MS = 300_000;
 const AGAIN_S = 5;
 
 /** The job that something slow is for: there, and somebody's at the desk to book it. */
@@ -24,8 +24,8 @@ export function refuseSigned({ signedAt }: { signedAt: Date | null }): void {
 }
 
 /**
- * Does slow work for a job outside any transaction, and lets every process know for as long as it lasts: a signature
- * waits for what is under way.
+ * Does slow work for a job outside any transaction and books it, and lets every process know for as long as that lasts: a
+ * signature waits for what is under way, up to its line in the book.
  */
 export async function whileUnderWay<Result>(
   at: AtDesk,

@@ -80,6 +80,52 @@ async function isThere(
   throw new Refusal({ status: 409, message: `A log with that id is ${where}: this one is not booked.` });
 }
 
+interface JudgedLog {
+  id: string;
+  name: string;
+  sha256: string;
+  content: Buffer;
+  rows: number;
+  analysis: TraceAnalysis;
+  restedH: number | undefined;
+}
+
+/** Keeps a log that was judged, and books its verdicts, with the job held. */
+async function keepLog(desk: Desk, jobId: string, log: JudgedLog): Promise<void> {
+  const { models, transaction, shopId, now } = desk;
+  const { id, name, sha256, content, rows, analysis, restedH } = log;
+  const { personId } = await jobToTake(desk, jobId, { lock: true });
+  if (await isThere(desk, jobId, id, sha256)) return;
+  await models.Log.create(
+    { shopId, id, jobId, name, rows, sha256, content, createdBy: personId, createdAt: now },
+    { transaction },
+  );
+  const fact = {
+    logId: id,
+    log: name,
+    rows,
+    peakC: analysis.peakC,
+    ...(restedH === undefined ? {} : { restedH }),
+    checks: keptChecks(analysis.checks),
+  };
+  await recordEntries(
+    desk,
+    jobId,
+    [
+      {
+        id,
+        at: now.toISOString(),
+        stage: "prove",
+        kind: "reading",
+        item: "warm-up log",
+        text: sumUp(analysis).slice(0, 1900),
+        data: dataOf(WarmUpLog, fact),
+      },
+    ],
+    { byServer: true },
+  );
+}
+
 /**
  * Reads, judges and keeps a warm-up log byte for byte, and books its verdicts. What the browser worked out is not taken
  * on trust. It is judged in no transaction, so that nobody waits for it.
@@ -101,43 +147,12 @@ export async function bookLog(at: AtDesk, jobId: string, { id, name, ...given }:
     throw new Refusal({
       message: "This vehicle has no cooling card to judge a log by. Write the card first.",
     });
-  const { rows, analysis, content } = await whileUnderWay(at, { jobId, id, what: "log" }, async () => {
+  await whileUnderWay(at, { jobId, id, what: "log" }, async () => {
     const judged = await judgeLog(bytes, specOf(card, given.restedH));
     if ("stops" in judged) throw new Refusal({ message: judged.stops, fields: { log: "Not booked." } });
-    return { ...judged, content: await compress(bytes) };
-  });
-  const { restedH } = given;
-  const fact = {
-    logId: id,
-    log: name,
-    rows,
-    peakC: analysis.peakC,
-    ...(restedH === undefined ? {} : { restedH }),
-    checks: keptChecks(analysis.checks),
-  };
-  await at(async (desk) => {
-    const { models, transaction, shopId, now } = desk;
-    const { personId } = await jobToTake(desk, jobId, { lock: true });
-    if (await isThere(desk, jobId, id, sha256)) return;
-    await models.Log.create(
-      { shopId, id, jobId, name, rows, sha256, content, createdBy: personId, createdAt: now },
-      { transaction },
-    );
-    await recordEntries(
-      desk,
-      jobId,
-      [
-        {
-          id,
-          at: now.toISOString(),
-          stage: "prove",
-          kind: "reading",
-          item: "warm-up log",
-          text: sumUp(analysis).slice(0, 1900),
-          data: dataOf(WarmUpLog, fact),
-        },
-      ],
-      { byServer: true },
+    const content = await compress(bytes);
+    await at((desk) =>
+      keepLog(desk, jobId, { ...judged, id, name, sha256, content, restedH: given.restedH }),
     );
   });
 }

@@ -63,33 +63,44 @@ export async function bookPicture(at: AtDesk, jobId: string, given: NewPicture):
     const letters = said && unwritable(said);
     if (letters) throw new Refusal({ message: letters, fields: { [field]: letters } });
   }
-  const { width, height, content, small } = await whileUnderWay(at, { jobId, id, what: "picture" }, () =>
-    cleaning(() => cleanPicture(bytes)),
-  );
-  await at(async (desk) => {
-    const { models, transaction, shopId, now } = desk;
-    const { personId } = await jobToTake(desk, jobId, { lock: true });
-    if (await isThere(desk, jobId, id, sum)) return;
-    await models.Picture.create(
-      { shopId, id, jobId, width, height, sha256: sum, content, small, createdBy: personId, createdAt: now },
-      { transaction },
-    );
-    await recordEntries(
-      desk,
-      jobId,
-      [
+  await whileUnderWay(at, { jobId, id, what: "picture" }, async () => {
+    const { width, height, content, small } = await cleaning(() => cleanPicture(bytes));
+    await at(async (desk) => {
+      const { models, transaction, shopId, now } = desk;
+      const { personId } = await jobToTake(desk, jobId, { lock: true });
+      if (await isThere(desk, jobId, id, sum)) return;
+      await models.Picture.create(
         {
+          shopId,
           id,
-          at: takenAt,
-          stage,
-          kind: "note",
-          item: "picture",
-          ...(place ? { place } : {}),
-          text: words,
-          data: dataOf(Picture, { width, height, ...(of ? { of } : {}) }),
+          jobId,
+          width,
+          height,
+          sha256: sum,
+          content,
+          small,
+          createdBy: personId,
+          createdAt: now,
         },
-      ],
-      { byServer: true },
-    );
+        { transaction },
+      );
+      await recordEntries(
+        desk,
+        jobId,
+        [
+          {
+            id,
+            at: takenAt,
+            stage,
+            kind: "note",
+            item: "picture",
+            ...(place ? { place } : {}),
+            text: words,
+            data: dataOf(Picture, { width, height, ...(of ? { of } : {}) }),
+          },
+        ],
+        { byServer: true },
+      );
+    });
   });
 }

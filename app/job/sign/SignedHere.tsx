@@ -11,7 +11,7 @@ export function SignedHere({ signature }: { signature: Unsent }) {
   const { timeZone } = useJob();
   const waiting = useWaiting();
   const outbox = useOutbox();
-  const { entry, stuck } = signature;
+  const { entry, stuck, later } = signature;
   const isUnsent = waiting.has(entry.id);
   return (
     <Work title={isUnsent ? "Signed here, not sent yet" : "Signed"}>
@@ -21,6 +21,7 @@ export function SignedHere({ signature }: { signature: Unsent }) {
           ? "It is locked once the server has it; nothing more is booked here until then."
           : "The server has it: the job is locked."}
       </p>
+      {later && <p className="text-ink-2">{later}</p>}
       {stuck && <p className="border-ink border-l-4 pl-3 font-bold">{stuck}</p>}
       {isUnsent && (
         <div>
