@@ -1,5 +1,5 @@
 import { BaseError } from "sequelize";
-import { appUrl } from "../server/database/addresses.ts";
+import { appRole, appUrl } from "../server/database/addresses.ts";
 import { atDesk, openDatabase } from "../server/database/connection.ts";
 import { migrate } from "../server/database/migrate.ts";
 import { enrolDevice, findTiles } from "../server/people/devices.ts";
@@ -25,7 +25,10 @@ try {
   const shop = await atDesk(app, { shopId: SHOP_ID }, ({ models, transaction }) =>
     models.Shop.findByPk(SHOP_ID, { transaction }),
   );
-  if (!shop) await seedDemo(owner, app, new Date());
+  if (!shop) {
+    const told = openDatabase(url, { isPatient: true, inRole: appRole(url) });
+    await seedDemo(owner, told, new Date()).finally(() => told.sequelize.close());
+  }
   const known = process.env.DEMO_DEVICE;
   const isKnown = known && (await findTiles(app, known));
   const device = isKnown

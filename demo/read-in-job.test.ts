@@ -20,7 +20,7 @@ import { SHOP_ID, seedDemo } from "./seed.ts";
 let scratch: Scratch;
 beforeAll(async () => {
   scratch = await scratchDatabase();
-  await seedDemo(scratch.owner, scratch.database, new Date());
+  await seedDemo(scratch.owner, scratch.told, new Date());
 });
 afterAll(() => scratch.drop());
 

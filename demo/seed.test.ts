@@ -12,7 +12,7 @@ import { withCheckDigit } from "./vin.ts";
 let scratch: Scratch;
 beforeAll(async () => {
   scratch = await scratchDatabase();
-  await seedDemo(scratch.owner, scratch.database, new Date());
+  await seedDemo(scratch.owner, scratch.told, new Date());
 });
 afterAll(() => scratch.drop());
 

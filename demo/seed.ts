@@ -115,14 +115,15 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
 export async function seedDemo(owner: Database, app: Database, today: Date): Promise<void> {
   await createShop(owner, { id: SHOP_ID, ...SHOP });
   const who = { shopId: SHOP_ID, personId: null, now: today };
+  const lead = { ...who, personId: personId("maren") };
   for (const { key, ...person } of PEOPLE) {
     const hashed = await hashSecrets(person);
-    await atDesk(app, who, (desk) => addPerson(desk, { ...hashed, id: personId(key) }));
+    await atDesk(app, lead, (desk) => addPerson(desk, { ...hashed, id: personId(key) }));
   }
   for (const { key, kmPerYear: _, ...vehicle } of [...VEHICLES, ...FLEET])
     await atDesk(app, who, (desk) => addVehicle(desk, { ...vehicle, id: vehicleId(key) }));
-  await atDesk(app, { ...who, personId: personId("maren") }, (desk) => putOnShelf(desk, SHELF));
-  await atDesk(app, { ...who, personId: personId("maren") }, (desk) => changePlace(desk, SHOP_PLACE));
+  await atDesk(app, lead, (desk) => putOnShelf(desk, SHELF));
+  await atDesk(app, lead, (desk) => changePlace(desk, SHOP_PLACE));
   for (const story of stories()) await tell(app, story, today);
   for (const { vehicle, at, ...level } of demoLevels(today))
     await atDesk(app, { shopId: SHOP_ID, personId: personId("tobin"), now: at }, (desk) =>

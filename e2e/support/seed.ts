@@ -5,7 +5,7 @@ import { makeTemplate, scratchDatabase } from "../../server/testing/scratch-data
 export async function seedOnce(name?: string): Promise<{ name: string; drop: () => Promise<void> }> {
   await makeTemplate();
   const shop = await scratchDatabase(false, undefined, name);
-  await seedDemo(shop.owner, shop.database, new Date());
+  await seedDemo(shop.owner, shop.told, new Date());
   await shop.leave();
   return shop;
 }

@@ -50,7 +50,7 @@ export class Server {
     const left = seeded ? leftRunning : undefined;
     leftRunning = undefined;
     const scratch = await scratchDatabase(false, seeded, left?.name);
-    if (!seeded) await seedDemo(scratch.owner, scratch.database, today ?? new Date());
+    if (!seeded) await seedDemo(scratch.owner, scratch.told, today ?? new Date());
     const device = await atDesk(scratch.database, { shopId: SHOP_ID }, (desk) =>
       enrolDevice(desk, "bay tablet"),
     );

@@ -5,6 +5,8 @@ import { defineModels, type Models } from "./models/index.ts";
 export interface Database {
   sequelize: Sequelize;
   models: Models;
+  /** The application's role, where the owner works in it: then the time that is told holds, as a made-up past needs. */
+  inRole?: string;
 }
 
 /** What one use-case works with: the shop and person it works for, inside one transaction that row security knows. */
@@ -30,7 +32,11 @@ const LONGEST_MS = { connect: 3000, free: 4000, answer: 4700 };
  */
 export function openDatabase(
   url: string,
-  { log = false, isPatient = false }: { log?: ((sql: string) => void) | false; isPatient?: boolean } = {},
+  {
+    log = false,
+    isPatient = false,
+    inRole,
+  }: { log?: ((sql: string) => void) | false; isPatient?: boolean; inRole?: string } = {},
 ): Database {
   const sequelize = new Sequelize(url, {
     dialect: "postgres",
@@ -42,7 +48,7 @@ export function openDatabase(
       keepAlive: true,
     },
   });
-  return { sequelize, models: defineModels(sequelize) };
+  return { sequelize, models: defineModels(sequelize), ...(inRole && { inRole }) };
 }
 
 interface Who {
@@ -57,15 +63,17 @@ export function atDesk<Result>(
   who: Who,
   work: (desk: Desk) => Promise<Result>,
 ): Promise<Result> {
-  const { sequelize, models } = database;
+  const { sequelize, models, inRole } = database;
   return new Promise<Result>((resolve, reject) => {
     sequelize
       .transaction(async (transaction) => {
         try {
           await sequelize.query(
-            "SELECT set_config('app.shop_id', $1, true), set_config('app.person_id', $2, true)",
-            { bind: [who.shopId, who.personId ?? ""], transaction },
+            "SELECT set_config('app.shop_id', $1, true), set_config('app.person_id', $2, true), set_config('app.now', $3, true)",
+            { bind: [who.shopId, who.personId ?? "", who.now?.toISOString() ?? ""], transaction },
           );
+          if (inRole)
+            await sequelize.query("SELECT set_config('role', $1, true)", { bind: [inRole], transaction });
           return await work({
             models,
             sequelize,

@@ -32,6 +32,8 @@ async function ensureAppRole(database: Sequelize, ownerUrl: string): Promise<voi
     await database.query(`${verb} ROLE ${quoted(role)} LOGIN NOCREATEDB NOCREATEROLE PASSWORD ${password}`, {
       transaction,
     });
+    // The owner plays the application where a made-up shop's past is told.
+    await database.query(`GRANT ${quoted(role)} TO CURRENT_USER`, { transaction });
     for (const [limit, value] of Object.entries(LIMITS))
       await database.query(`ALTER ROLE ${quoted(role)} SET ${limit} = '${value}'`, { transaction });
   });
@@ -73,7 +75,7 @@ export async function migrate(
 ): Promise<string[]> {
   const database = new Sequelize(ownerUrl, { logging: false, dialect: "postgres" });
   try {
-    if (direction === "up") await ensureAppRole(database, ownerUrl);
+    await ensureAppRole(database, ownerUrl);
     const steps = umzug(database, appRole(ownerUrl));
     const ran = direction === "up" ? await steps.up(to ? { to } : {}) : await steps.down({ to: to ?? 0 });
     if (direction === "up") await ensureBackupRole(database, ownerUrl);

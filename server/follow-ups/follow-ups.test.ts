@@ -48,7 +48,7 @@ async function signedShop(
     now: new Date(Date.now() + days * DAY_MS),
   });
   const due = (days: number, ahead = 0) =>
-    atDesk(scratch.database, on(days), (desk) => readPromises(desk, { days: ahead }));
+    atDesk(scratch.told, on(days), (desk) => readPromises(desk, { days: ahead }));
   const say = (key: string, does: FollowUpSaid["does"], fields: Partial<FollowUpSaid> = {}) =>
     shop.book(
       newEntry({

@@ -1,7 +1,7 @@
 import type { Account, Entry } from "../../core/ledger/index.ts";
 import type { Desk } from "../database/connection.ts";
 
-interface Row {
+export interface Row {
   id: string;
   jobId: string;
   seq: number;
@@ -11,10 +11,11 @@ interface Row {
   [column: string]: unknown;
 }
 
-const COLUMNS = `id, job_id AS "jobId", seq, to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS at, by, stage, kind, account, item, place, "out", "in", unit, value, text, data, corrects`;
+/** Each column of a line that a book shows. */
+export const COLUMNS = `id, job_id AS "jobId", seq, to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS at, by, stage, kind, account, item, place, "out", "in", unit, value, text, data, corrects`;
 
 /** A row as the core's entry: nulls left out, the time as text. */
-function toEntry(row: Row): Entry {
+export function toEntry(row: Row): Entry {
   const entry: Record<string, unknown> = {};
   for (const name in row) if (row[name] !== null) entry[name] = row[name];
   return entry as unknown as Entry;

@@ -1,4 +1,4 @@
-import { createHash, randomUUID } from "node:crypto";
+import { createHash } from "node:crypto";
 import { promisify } from "node:util";
 import { gzip } from "node:zlib";
 import { v5 as uuid } from "uuid";
@@ -7,7 +7,8 @@ import type { Entry } from "../../core/ledger/index.ts";
 import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
 import { followPromises } from "../follow-ups/follow-promises.ts";
-import { hashSecret } from "../people/secrets.ts";
+import { makePerson } from "../people/by-function.ts";
+import { nobodysSecret } from "../people/secrets.ts";
 import { isKeptPicture } from "../pictures/clean-picture.ts";
 import { Refusal } from "../refusal.ts";
 import { addVehicle } from "../vehicles/add-vehicle.ts";
@@ -17,6 +18,8 @@ import { takeNumber } from "./take-number.ts";
 
 const READ_IN = "5c1f2a44-0a0e-4a4f-8d53-7f4f9e5b21c7";
 const MOST_NAME_LETTERS = 80;
+/** No statement holds the server or the database up for long. */
+const LINES_AT_ONCE = 500;
 const compress = promisify(gzip);
 
 const sumOf = (value: string | Uint8Array) => createHash("sha256").update(value).digest("hex");
@@ -25,11 +28,8 @@ const sumOfJob = ({ job, entries, logs }: JobFile) =>
   sumOf(JSON.stringify([job.signedAt, job.signReason, entries, logs.map(({ sha256 }) => sha256)]));
 
 /** People of the other book who are nobody here stand in the books by name and never sign in. */
-async function settlePeople(
-  { models, transaction, shopId }: Desk,
-  { people, shop }: JobFile,
-  wanted: ReadonlySet<string>,
-) {
+async function settlePeople(desk: Desk, { people, shop }: JobFile, wanted: ReadonlySet<string>) {
+  const { models, transaction } = desk;
   const here = await models.Person.findAll({ attributes: ["id", "name"], transaction });
   const ids = new Set(here.map(({ id }) => id));
   const names = new Set(here.map(({ name }) => name));
@@ -38,11 +38,11 @@ async function settlePeople(
     const told = `${people[id] ?? "Somebody"} (${shop})`.slice(0, MOST_NAME_LETTERS);
     const name = names.has(told) ? `${told.slice(0, MOST_NAME_LETTERS - 9)} ${id.slice(0, 8)}` : told;
     names.add(name);
-    const secret = await hashSecret(randomUUID());
-    await models.Person.create(
-      { shopId, id, name, role: "technician", pinHash: secret, passwordHash: secret, isActive: false },
-      { transaction },
-    );
+    const secret = await nobodysSecret();
+    await makePerson(desk, {
+      ...{ id, name, role: "technician", pinHash: secret, passwordHash: secret },
+      isActive: false,
+    });
   }
 }
 
@@ -220,15 +220,18 @@ export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
       assignedTo: null,
       bay: file.job.bay,
       openedAt: new Date(file.job.openedAt),
-      lastSeq: entries.length,
+      linesReadIn: entries.length,
       origin,
     },
     { transaction },
   );
-  await models.Entry.bulkCreate(
-    entries.map((entry) => ({ ...lifted(entry), shopId, at: new Date(entry.at) })),
-    { transaction, returning: false },
-  );
+  for (let from = 0; from < entries.length; from += LINES_AT_ONCE)
+    await models.Entry.bulkCreate(
+      entries
+        .slice(from, from + LINES_AT_ONCE)
+        .map((entry) => ({ ...lifted(entry), shopId, at: new Date(entry.at) })),
+      { transaction, returning: false },
+    );
   await keepLogs(desk, id, file, logs);
   await keepPictures(desk, id, pictures);
   if (file.job.signedAt)

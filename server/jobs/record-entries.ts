@@ -127,8 +127,6 @@ export async function recordEntries(
   }
   if (added.length === 0) return { lastSeq: job.lastSeq };
   await insert(desk, added);
-  const lastSeq = job.lastSeq + added.length;
-  await job.update({ lastSeq }, { transaction });
   await follow(desk, job, grown, added);
-  return { lastSeq };
+  return { lastSeq: job.lastSeq + added.length };
 }

@@ -29,10 +29,10 @@ const taken = (given: Partial<TakenLevel>): TakenLevel => ({
 });
 
 async function shop(name: string) {
-  const made = await smallShop(scratch, name);
+  const made = await smallShop(scratch, name, { openedAt: new Date(START) });
   const who = { shopId: made.shopId, personId: made.people.technician };
   const take = (day: number, given: Partial<TakenLevel>, vehicleId = made.vehicleId) =>
-    atDesk(scratch.database, { ...who, now: new Date(START + day * 86_400_000) }, (desk) =>
+    atDesk(scratch.told, { ...who, now: new Date(START + day * 86_400_000) }, (desk) =>
       takeLevel(desk, vehicleId, taken(given), "metric"),
     );
   const levels = async () =>
@@ -74,7 +74,7 @@ describe("levels of a vehicle", () => {
     await take(0, { missingL: 0.6 });
     await book({ kind: "movement", account: "coolant", item: "poured", in: 2, unit: "L", stage: "fill" });
     const who = { shopId, personId: people.technician, now: new Date(START + 3 * 86_400_000) };
-    await atDesk(scratch.database, who, async (desk) =>
+    await atDesk(scratch.told, who, async (desk) =>
       signJob(desk, jobId, {
         id: randomUUID(),
         reason: "for the test",

@@ -1,6 +1,7 @@
 import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
 import { Refusal } from "../refusal.ts";
+import { makePerson } from "./by-function.ts";
 import type { Role } from "./roles.ts";
 
 export interface NewPerson {
@@ -11,11 +12,9 @@ export interface NewPerson {
   passwordHash: string;
 }
 
-export async function addPerson(
-  { models, sequelize, transaction, shopId, personId, now }: Desk,
-  person: NewPerson,
-): Promise<void> {
-  await alone({ sequelize, transaction, shopId }, "people");
+export async function addPerson(desk: Desk, person: NewPerson): Promise<void> {
+  const { models, transaction } = desk;
+  await alone(desk, "people");
   const same = await models.Person.findOne({ where: { id: person.id }, transaction });
   if (same && same.name !== person.name)
     throw new Refusal({
@@ -29,10 +28,5 @@ export async function addPerson(
       message: "",
       fields: { name: "Somebody of this shop has that name already. Add an initial." },
     });
-  const { id, role } = person;
-  await models.Person.create({ shopId, ...person }, { transaction });
-  await models.Audit.create(
-    { shopId, personId, what: "person added", at: now, about: { id, role } },
-    { transaction },
-  );
+  await makePerson(desk, { ...person, isActive: true });
 }

@@ -3,6 +3,7 @@ import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
 import type { Person } from "../database/models/person.ts";
 import { notFound, Refusal } from "../refusal.ts";
+import { changeSecret, changeStanding } from "./by-function.ts";
 import type { Role } from "./roles.ts";
 import { hashToken } from "./secrets.ts";
 import { letIn } from "./tries.ts";
@@ -62,8 +63,7 @@ export async function changeRole(desk: Desk, id: string, role: Role): Promise<vo
   const person = await held(desk, id);
   if (person.role === role) return;
   if (person.role === "lead" && person.isActive) await someLeadStays(desk, id);
-  await noted(desk, "role changed", { id, from: person.role, to: role });
-  await person.update({ role }, { transaction: desk.transaction });
+  await changeStanding(desk, { id, role, isActive: person.isActive });
   await endSessions(desk, id);
 }
 
@@ -73,8 +73,7 @@ export async function setActive(desk: Desk, id: string, isActive: boolean): Prom
   const person = await held(desk, id);
   if (person.isActive === isActive) return;
   if (!isActive && person.role === "lead") await someLeadStays(desk, id);
-  await noted(desk, isActive ? "person back" : "person left", { id });
-  await person.update({ isActive }, { transaction: desk.transaction });
+  await changeStanding(desk, { id, role: person.role, isActive });
   if (!isActive) await endSessions(desk, id);
 }
 
@@ -85,9 +84,8 @@ export async function giveSecret(
   given: { pinHash: string } | { passwordHash: string },
   keptSession?: string,
 ): Promise<void> {
-  const person = await held(desk, id);
-  await noted(desk, "pinHash" in given ? "new PIN" : "new password", { id });
-  await person.update(given, { transaction: desk.transaction });
+  await held(desk, id);
+  await changeSecret(desk, id, given);
   await endSessions(desk, id, keptSession);
   await letIn(desk, id);
 }

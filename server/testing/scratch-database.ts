@@ -1,6 +1,6 @@
 import { randomBytes } from "node:crypto";
 import { Sequelize } from "sequelize";
-import { appUrl } from "../database/addresses.ts";
+import { appRole, appUrl } from "../database/addresses.ts";
 import { type Database, openDatabase } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
 
@@ -43,6 +43,8 @@ export interface Scratch {
   appUrl: string;
   owner: Database;
   database: Database;
+  /** The application as the owner plays it: what a test says of the time holds. */
+  told: Database;
   /** Closes the connections and leaves the database, for others to be cloned from. */
   leave: () => Promise<void>;
   drop: () => Promise<void>;
@@ -64,9 +66,11 @@ export async function scratchDatabase(
   const url = named(appUrl({ DATABASE_URL: named(serverUrl(), TEMPLATE) }), name);
   const owner = openDatabase(ownerUrl, { isPatient: true });
   const database = openDatabase(url, { log });
+  const told = openDatabase(ownerUrl, { isPatient: true, inRole: appRole(named(serverUrl(), TEMPLATE)) });
   const leave = async () => {
     await owner.sequelize.close();
     await database.sequelize.close();
+    await told.sequelize.close();
   };
   const drop = async () => {
     await leave();
@@ -74,5 +78,5 @@ export async function scratchDatabase(
       await postgres.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
     });
   };
-  return { name, ownerUrl, appUrl: url, owner, database, leave, drop };
+  return { name, ownerUrl, appUrl: url, owner, database, told, leave, drop };
 }

@@ -17,7 +17,7 @@ let serial = 0;
 const secretsOfAll = hashSecrets({ pin: PIN, password: PASSWORD });
 
 /** A shop with a lead, a technician, somebody at the desk, one vehicle and one open job, for tests. */
-export async function smallShop(scratch: Scratch, name: string) {
+export async function smallShop(scratch: Scratch, name: string, { openedAt }: { openedAt?: Date } = {}) {
   serial++;
   const shopId = randomUUID();
   await createShop(scratch.owner, {
@@ -32,7 +32,10 @@ export async function smallShop(scratch: Scratch, name: string) {
     atDesk(scratch.database, { shopId, personId }, work);
   for (const role of ["lead", "technician", "desk"] as const) {
     const secrets = await secretsOfAll;
-    await at((desk) => addPerson(desk, { id: people[role], name: `${name} ${role}`, role, ...secrets }));
+    await at(
+      (desk) => addPerson(desk, { id: people[role], name: `${name} ${role}`, role, ...secrets }),
+      people.lead,
+    );
   }
   const vehicleId = randomUUID();
   const vin = `0ZZ${"ABCDEFGHJK"[serial % 10]}${String(serial).padStart(13, "0")}`;
@@ -64,7 +67,10 @@ export async function smallShop(scratch: Scratch, name: string) {
     }),
   );
   const jobId = randomUUID();
-  await at((desk) => openJob(desk, { id: jobId, vehicleId, bay: "lift 1", assignedTo: people.technician }));
+  const who = { shopId, personId: people.technician };
+  await atDesk(scratch.told, openedAt ? { ...who, now: openedAt } : who, (desk) =>
+    openJob(desk, { id: jobId, vehicleId, bay: "lift 1", assignedTo: people.technician }),
+  );
   const book = (...drafts: Partial<Entry>[]) =>
     at((desk) => recordEntries(desk, jobId, drafts.map(newEntry)));
   return { shopId, slug: `${name.toLowerCase()}-${serial}`, people, vehicleId, vin, jobId, at, book };

@@ -19,6 +19,8 @@ import { doors } from "./018-doors.ts";
 import { underWay } from "./019-under-way.ts";
 import { backups } from "./020-backups.ts";
 import { grownTo } from "./021-grown-to.ts";
+import { bookChain } from "./022-chain.ts";
+import { peopleByFunction } from "./023-people-by-function.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -44,4 +46,6 @@ export const migrations: Migration[] = [
   underWay,
   backups,
   grownTo,
+  bookChain,
+  peopleByFunction,
 ];

@@ -20,7 +20,9 @@ export class Job extends Model {
   declare openedBy: string;
   declare assignedTo: string | null;
   declare bay: string;
+  /** How far its book goes, and the hash of its last line: the database moves both as a line is written. */
   declare lastSeq: number;
+  declare lastHash: Buffer | null;
   declare openedAt: Date;
   declare signedAt: Date | null;
   declare signedBy: string | null;
@@ -30,6 +32,8 @@ export class Job extends Model {
   declare countedHypothesis: string | null;
   /** Where it came from, where it was read in from a file. */
   declare origin: JobOrigin | null;
+  /** So many lines came with it, in other hands and of another time. */
+  declare linesReadIn: number | null;
 }
 
 export function defineJob(database: Sequelize): typeof Job {
@@ -43,12 +47,14 @@ export function defineJob(database: Sequelize): typeof Job {
       assignedTo: { type: DataTypes.UUID, field: "assigned_to", allowNull: true },
       bay: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
       lastSeq: { type: DataTypes.INTEGER, field: "last_seq", allowNull: false, defaultValue: 0 },
+      lastHash: { type: DataTypes.BLOB, field: "last_hash", allowNull: true },
       openedAt: { type: DataTypes.DATE, field: "opened_at", allowNull: false },
       signedAt: { type: DataTypes.DATE, field: "signed_at", allowNull: true },
       signedBy: { type: DataTypes.UUID, field: "signed_by", allowNull: true },
       countedCircuit: { type: DataTypes.TEXT, field: "counted_circuit", allowNull: true },
       countedHypothesis: { type: DataTypes.TEXT, field: "counted_hypothesis", allowNull: true },
       origin: { type: DataTypes.JSONB, allowNull: true },
+      linesReadIn: { type: DataTypes.INTEGER, field: "lines_read_in", allowNull: true },
       signReason: { type: DataTypes.TEXT, field: "sign_reason", allowNull: true },
     },
     { sequelize: database, modelName: "Job", tableName: "jobs", timestamps: false },

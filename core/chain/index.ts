@@ -1,0 +1,2 @@
+export type { Json } from "./canonical.ts";
+export { entryText, headingText, type JobHeading, type KeptEntry } from "./chained-text.ts";

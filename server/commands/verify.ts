@@ -1,0 +1,49 @@
+import { BaseError, QueryTypes } from "sequelize";
+import { appUrl } from "../database/addresses.ts";
+import { backupUrl } from "../database/backup-role.ts";
+import { type AtDesk, atDesk, openDatabase } from "../database/connection.ts";
+import { migrate } from "../database/migrate.ts";
+import { Refusal } from "../refusal.ts";
+import { findLine, hashFromPaper } from "../verify/find-line.ts";
+import { verifyShop } from "../verify/verify-shop.ts";
+
+// all | line NUMBER HASH: one line of JSON for bin/verify.mjs.
+const url = process.env.DATABASE_URL;
+if (!url) throw new Error("DATABASE_URL does not say where the database is.");
+const [what, jobNumber = "", typed = ""] = process.argv.slice(2);
+
+async function shopsOf(ownerUrl: string): Promise<{ id: string; name: string }[]> {
+  const all = openDatabase(backupUrl(ownerUrl), { isPatient: true });
+  try {
+    return await all.sequelize.query("SELECT id, name FROM shops ORDER BY name", { type: QueryTypes.SELECT });
+  } finally {
+    await all.sequelize.close();
+  }
+}
+
+const app = openDatabase(appUrl(process.env), { isPatient: true });
+try {
+  const hash = hashFromPaper(typed);
+  if (what === "line" && !hash)
+    throw new Refusal({
+      message: "That is none that a report prints: sixteen digits or more, 0 to 9 and a to f.",
+    });
+  await migrate(url);
+  const told = [];
+  for (const { id: shopId, name } of await shopsOf(url)) {
+    const at: AtDesk = (work) => atDesk(app, { shopId }, work);
+    if (hash) {
+      const found = await at((desk) => findLine(desk, Number(jobNumber), hash));
+      if (found) told.push({ name, ...found });
+    } else told.push({ name, ...(await verifyShop(at, { withLogs: true })) });
+  }
+  process.stdout.write(`${JSON.stringify({ shops: told })}\n`);
+} catch (error) {
+  const isDatabase = error instanceof BaseError;
+  if (!isDatabase && !(error instanceof Refusal)) throw error;
+  const refused = isDatabase ? `The database answered: ${error.message || error.name}` : error.message;
+  process.stdout.write(`${JSON.stringify({ refused })}\n`);
+  process.exitCode = 1;
+} finally {
+  await app.sequelize.close();
+}

@@ -1,0 +1,80 @@
+import { createHash } from "node:crypto";
+import { promisify } from "node:util";
+import { gunzip } from "node:zlib";
+import { QueryTypes } from "sequelize";
+import { lastFact, WarmUpLog } from "../../core/facts/index.ts";
+import type { AtDesk } from "../database/connection.ts";
+import { lane } from "../lane.ts";
+import { type Broken, checkBook } from "./check-book.ts";
+import { type Chain, readChains } from "./read-chains.ts";
+
+export interface Verified {
+  at: string;
+  jobs: number;
+  lines: number;
+  broken: Broken[];
+}
+
+const AT_A_TIME = 100;
+/** The rest of a book that was rewritten is no news. */
+const MOST_BROKEN = 100;
+const BEFORE_ALL = "00000000-0000-0000-0000-000000000000";
+const expand = promisify(gunzip);
+
+const oneAtATime = lane({ atOnce: 1, mostWaiting: 20 });
+
+/** Whether a log that the book speaks of is there and is what it was: read one by one, since each may be large. */
+async function checkLogs(at: AtDesk, { job, lines }: Chain): Promise<Broken | undefined> {
+  const broken = (why: string): Broken => ({ jobId: job.id, number: job.number, fromLine: null, why });
+  const logs = await at(({ models, transaction }) =>
+    models.Log.findAll({ attributes: ["id", "name", "sha256"], where: { jobId: job.id }, transaction }),
+  );
+  const spoken = lastFact(lines, WarmUpLog);
+  if (spoken && job.linesReadIn === null && !logs.some(({ id }) => id === spoken.fact.logId))
+    return broken(`the log “${spoken.fact.log}” of line ${spoken.entry.seq} is gone`);
+  for (const { id, name, sha256 } of logs) {
+    const log = await at(({ models, transaction }) => models.Log.findOne({ where: { id }, transaction }));
+    const sum =
+      log &&
+      createHash("sha256")
+        .update(await expand(log.content))
+        .digest("hex");
+    if (sum !== sha256) return broken(`the log “${name}” is not what it was`);
+  }
+  return undefined;
+}
+
+/** Every book of a shop, a hundred in each transaction: a shop of a hundred thousand holds nobody up. */
+async function readThrough(at: AtDesk, { withLogs }: { withLogs: boolean }): Promise<Omit<Verified, "at">> {
+  const told = { jobs: 0, lines: 0, broken: [] as Broken[] };
+  let after = BEFORE_ALL;
+  for (;;) {
+    const chains = await at((desk) => readChains(desk, { after, most: AT_A_TIME }));
+    for (const chain of chains) {
+      told.jobs++;
+      told.lines += chain.lines.length;
+      const broken = checkBook(chain.job, chain.lines) ?? (withLogs ? await checkLogs(at, chain) : undefined);
+      if (broken && told.broken.length < MOST_BROKEN) told.broken.push(broken);
+    }
+    const last = chains.at(-1);
+    if (!last) return told;
+    after = last.job.id;
+  }
+}
+
+/**
+ * Reads every book of a shop against its hashes, with `withLogs` every log against its sum too, and keeps what came of it.
+ * One shop at a time, outside any transaction of anybody's.
+ */
+export function verifyShop(at: AtDesk, { withLogs = false } = {}): Promise<Verified> {
+  return oneAtATime(async () => {
+    const { jobs, lines, broken } = await readThrough(at, { withLogs });
+    const [row] = await at(({ sequelize, transaction, shopId }) =>
+      sequelize.query<{ at: Date }>(
+        "INSERT INTO verifications (shop_id, jobs, lines, broken) VALUES ($1, $2, $3, $4) RETURNING at",
+        { bind: [shopId, jobs, lines, JSON.stringify(broken)], transaction, type: QueryTypes.SELECT },
+      ),
+    );
+    return { at: (row?.at ?? new Date()).toISOString(), jobs, lines, broken };
+  });
+}
