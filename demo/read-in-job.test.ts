@@ -28,7 +28,7 @@ const SCHEMA = JSON.parse(readFileSync("docs/formats/job.schema.json", "utf8"));
 
 /** What says when and where a file was written, and under which number; all else must come back to the letter. */
 const withoutWhere = (file: Awaited<ReturnType<typeof exportJob>>, renames: Record<string, string> = {}) => {
-  const { exportedAt: _, shop: __, from: ___, ...rest } = file;
+  const { exportedAt: _, shop: __, from: ___, lastHash: ______, ...rest } = file;
   const { number: ____, assignedTo: _____, ...job } = rest.job;
   let text = JSON.stringify({ ...rest, job });
   for (const [id, other] of Object.entries(renames)) text = text.replaceAll(id, other);
@@ -169,6 +169,24 @@ describe("a job that is written and read in", () => {
           copy.entries[1].id = copy.entries[0].id;
         }),
         /id of another/,
+      ],
+      [
+        changed((copy) => {
+          Object.assign(copy.job, { signedAt: "2099-01-01T00:00:00.000Z", signedById: copy.job.openedById });
+        }),
+        /signed in the future/,
+      ],
+      [
+        changed((copy) => {
+          copy.job.openedAt = "2099-01-01T00:00:00.000Z";
+        }),
+        /opened in the future/,
+      ],
+      [
+        changed((copy) => {
+          Object.assign(copy.job, { signedAt: "2020-01-01T00:00:00.000Z", signedById: copy.job.openedById });
+        }),
+        /before it was opened/,
       ],
       [
         changed((copy) => {

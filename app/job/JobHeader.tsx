@@ -4,12 +4,14 @@ import { memo, useState } from "react";
 import { Link } from "react-router";
 import { dataOf, WAITS, Waiting, type WaitKind } from "../../core/facts/index.ts";
 import { waitOf } from "../../core/job/index.ts";
+import { fromWords } from "../../core/report/index.ts";
 import { bledVehicle } from "../../core/state/index.ts";
 import { format } from "../../core/units/index.ts";
 import { useDraft } from "../shell/drafts/useDraft.ts";
 import { useMember } from "../shell/member.ts";
 import { Button } from "../ui/Button.tsx";
 import { ChipsOne } from "../ui/Chips.tsx";
+import { dateOf } from "../ui/dates.ts";
 import { TextField } from "../ui/Field.tsx";
 import { useNow } from "../ui/useNow.ts";
 import { waitUntilWords } from "../ui/waits.ts";
@@ -102,6 +104,7 @@ function Waits({ context }: { context: JobContext }) {
 /** The vehicle in one line. */
 export const JobHeader = memo(function JobHeader({ context }: { context: JobContext }) {
   const { vehicle, job } = context.page;
+  const { timeZone } = useMember();
   const rest = [
     vehicle.name,
     vehicle.distanceKm === null ? "" : format(vehicle.distanceKm, "distance", context.system),
@@ -110,7 +113,7 @@ export const JobHeader = memo(function JobHeader({ context }: { context: JobCont
     context.page.cardTakenFrom
       ? `card of ${context.page.cardTakenFrom}, the same model: not looked at here`
       : "",
-    job.from ? `read in from ${job.from.shop}, job ${job.from.number}` : "",
+    job.from ? fromWords(job.from, (iso) => dateOf(iso, timeZone)) : "",
   ].filter(Boolean);
   return (
     // As high for one line as for two, so that nothing below it moves when the type arrives.

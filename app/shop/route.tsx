@@ -10,6 +10,7 @@ import { ROLE_NAMES, type Role } from "../../server/people/roles.ts";
 import { hashSecrets } from "../../server/people/secrets.ts";
 import { Refusal } from "../../server/refusal.ts";
 import { changeCurrency, changePlace, changeUnits, readShop } from "../../server/shops/read-shop.ts";
+import { verifySoon } from "../../server/verify/verify-shop.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded, type Refused } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";
@@ -20,6 +21,7 @@ import { Button } from "../ui/Button.tsx";
 import { whenOf } from "../ui/dates.ts";
 import { TextField } from "../ui/Field.tsx";
 import { Backup } from "./Backup.tsx";
+import { Books } from "./Books.tsx";
 import { CalendarAddress } from "./CalendarAddress.tsx";
 import { Devices } from "./Devices.tsx";
 import { readRulesForm } from "./follow-up.form.ts";
@@ -79,6 +81,8 @@ export const action = guarded("lead", async ({ request, origin, desk }) => {
   } else if (what === "calendar") {
     const token = await desk(newCalendarAddress);
     return data({ calendar: `${origin}/calendar/${token}.ics` });
+  } else if (what === "verify") {
+    return data({ done: what, isReading: !(await verifySoon(desk)) });
   } else throw new Refusal({ message: "That can't be done here." });
   return data({ done: what });
 });
@@ -91,7 +95,7 @@ export default function Shop() {
   const shop = useLoaderData<typeof loader>();
   const { role, timeZone } = useMember();
   const answer = useActionData() as
-    | (Partial<Refused> & { enrol?: string; calendar?: string; done?: string })
+    | (Partial<Refused> & { enrol?: string; calendar?: string; done?: string; isReading?: boolean })
     | undefined;
   const isBusy = useNavigation().state !== "idle";
   const fields = answer?.refused?.fields ?? {};
@@ -184,6 +188,15 @@ export default function Shop() {
               </ul>
             </Part>
           )}
+          <Part title="Books">
+            <Books
+              verified={shop.verified}
+              isReading={answer?.isReading ?? false}
+              timeZone={timeZone}
+              isLead={isLead}
+              isBusy={isBusy}
+            />
+          </Part>
           <Part title="Backup">
             <Backup {...shop.backup} timeZone={timeZone} />
           </Part>

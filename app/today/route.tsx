@@ -1,5 +1,6 @@
 import { Link, useLoaderData } from "react-router";
 import { WAITS, type WaitKind } from "../../core/facts/wait-kinds.ts";
+import { fromWords } from "../../core/report/where-from.ts";
 import { readToday, type Slip } from "../../server/jobs/list-today.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
@@ -9,7 +10,6 @@ import { ButtonLink } from "../ui/Button.tsx";
 import { dateOf, dayOf, spanWords } from "../ui/dates.ts";
 import { StageMark } from "../ui/StageMark.tsx";
 import { waitUntilWords } from "../ui/waits.ts";
-
 import { DueLooks } from "./DueLooks.tsx";
 
 /** More than that is read on Watch. */
@@ -42,7 +42,14 @@ function JobSlip({ slip, now }: { slip: Slip; now: number }) {
         <span className="figure text-ink-2 text-sm">№ {slip.number}</span>
       </span>
       <span className="text-ink-2">
-        {[slip.vehicle || "model not known yet", slip.bay, slip.assignedTo].filter(Boolean).join(" · ")}
+        {[
+          slip.vehicle || "model not known yet",
+          slip.bay,
+          slip.assignedTo,
+          slip.from && fromWords(slip.from, (iso) => dateOf(iso, timeZone)),
+        ]
+          .filter(Boolean)
+          .join(" · ")}
       </span>
       <span>{slip.finding ?? slip.complaint ?? "Complaint not written yet"}</span>
       <span className="flex items-center gap-1" role="img" aria-label={`In ${STAGE_NAMES[slip.stage]}`}>

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import type { Found, PartLife } from "../../core/job/index.ts";
 import { thing } from "../../core/ledger/index.ts";
+import { fromWords, type WhereFrom } from "../../core/report/index.ts";
 import { useMember } from "../shell/member.ts";
 import { dateOf } from "../ui/dates.ts";
 
@@ -10,6 +11,7 @@ export interface TimelineJob {
   openedAt: string;
   signedAt: string | null;
   signedBy: string | null;
+  from: Pick<WhereFrom, "shop" | "number" | "readInAt"> | null;
   complaint: string | null;
   finding: Found | null;
   parts: PartLife[];
@@ -40,7 +42,14 @@ export function Timeline({ jobs }: { jobs: TimelineJob[] }) {
                 {dateOf(job.openedAt, timeZone)}
               </Link>
               <span className="figure text-ink-2">№ {job.number}</span>
-              <span className="text-ink-2">{job.signedAt ? `signed by ${job.signedBy}` : "open"}</span>
+              <span className="text-ink-2">
+                {[
+                  job.signedAt ? `signed by ${job.signedBy}` : "open",
+                  job.from && fromWords(job.from, (iso) => dateOf(iso, timeZone)),
+                ]
+                  .filter(Boolean)
+                  .join(", ")}
+              </span>
             </p>
             <p>{job.complaint ?? "Complaint not written yet"}</p>
             {job.finding && (

@@ -25,6 +25,10 @@ export interface JobReport {
   looks: { what: string; when: string; state: "open" | "done" | "dropped"; said?: string }[];
   people: ReportRow[];
   corrections: Correction[];
+  /** Where it was read in from, in words. */
+  from?: string;
+  /** How many lines its book has, and the last one's hash as it is printed; no hash while there is no line. */
+  book: { lines: number; hash?: string };
   /** The same in a few plain sentences for the owner. */
   owner: string[];
 }

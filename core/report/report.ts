@@ -1,4 +1,5 @@
 import { type Entry, STAGES, type Stage, standing } from "../book/index.ts";
+import { printedHash } from "../chain/index.ts";
 import { atmosphereKPa, type Base, boilingPointC, freezePointC, STRONGEST } from "../coolant/index.ts";
 import {
   Codes,
@@ -20,6 +21,7 @@ import { format, formatBothTemperatures, inShownUnits, type System } from "../un
 import { correctionsAfter } from "./corrections.ts";
 import type { JobReport, ReportRow } from "./job-report.ts";
 import { ownerText } from "./owner-text.ts";
+import { fromSentence, type WhereFrom } from "./where-from.ts";
 
 export interface ReportInput {
   entries: readonly Entry[];
@@ -38,6 +40,10 @@ export interface ReportInput {
   names: Readonly<Record<string, string>>;
   system: System;
   altitudeM?: number;
+  /** Of a job that was read in from a file. */
+  from?: WhereFrom;
+  /** Of the book's last line, in hexadecimal digits. */
+  lastHash?: string;
   /** A moment as the shop writes dates. */
   dateOf: (iso: string) => string;
 }
@@ -279,6 +285,8 @@ export function reportOf(input: ReportInput): JobReport {
       ...(said ? { said } : {}),
     })),
     people: peopleRows(entries, names),
+    ...(input.from ? { from: fromSentence(input.from, dateOf) } : {}),
+    book: { lines: entries.length, ...(input.lastHash ? { hash: printedHash(input.lastHash) } : {}) },
     corrections: correctionsAfter(entries, system).map((each) => ({
       ...each,
       by: names[each.by] ?? "somebody",

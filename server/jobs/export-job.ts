@@ -56,6 +56,7 @@ export async function exportJob(desk: Desk, jobId: string) {
       number: row.origin.number,
       exportedAt: row.origin.exportedAt,
     },
+    ...(row.lastHash && { lastHash: row.lastHash.toString("hex") }),
     job: {
       ...withoutOrigin,
       openedBy: nameOf(row.openedBy),

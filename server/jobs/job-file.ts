@@ -19,6 +19,8 @@ const MOST_ENTRIES = 20_000;
 const MOST_LOGS = 200;
 const MOST_PEOPLE = 500;
 const MOST_PICTURES = 100;
+/** Two shops' clocks may be this far apart. */
+const CLOCKS_APART_MS = 300_000;
 /** 400 kB and 60 kB as base64. */
 const MOST_PICTURE_LETTERS = 533_336;
 const MOST_SMALL_LETTERS = 80_000;
@@ -50,6 +52,8 @@ export interface PictureFile {
 /** A job file once it has been looked at: what reading in may rely on. */
 export interface JobFile {
   exportedAt: string;
+  /** Of the book's last line there, in hexadecimal digits; older files don't say. */
+  lastHash?: string;
   shop: string;
   job: {
     id: string;
@@ -242,7 +246,7 @@ function inWords<Result>(work: () => Result): Result {
  * Looks a job file over; what can't be read is refused with the place. Files of the first format name who opened and
  * signed by their names alone: the ids are those of the people so called, the signer's that of the signature.
  */
-export function readJobFile(input: unknown): JobFile {
+export function readJobFile(input: unknown, now: Date): JobFile {
   if (!isObject(input)) throw no("it holds no job.");
   if (!READ_FORMATS.includes(String(input.format)))
     throw no(
@@ -259,16 +263,27 @@ export function readJobFile(input: unknown): JobFile {
   const idOfName = (name: unknown) => people.find(([, each]) => each === name)?.[0];
   const signer = job.signedById ?? lastFact(entries, Signature)?.entry.by ?? idOfName(job.signedBy);
   if (job.signedAt && !signer) throw no("it doesn't say who signed it.");
+  const openedAt = moment(job.openedAt, "when it was opened");
+  const signedAt = orNull(job.signedAt, (at) => moment(at, "when it was signed"));
+  if (signedAt && Date.parse(signedAt) < Date.parse(openedAt))
+    throw no("it was signed before it was opened.");
+  const latest = now.getTime() + CLOCKS_APART_MS;
+  for (const [at, what] of [
+    [openedAt, "opened"],
+    [signedAt, "signed"],
+  ] as const)
+    if (at && Date.parse(at) > latest) throw no(`it says that it was ${what} in the future.`);
   return {
     exportedAt: moment(input.exportedAt, "when it was written"),
+    ...(input.lastHash === undefined ? {} : { lastHash: text(input.lastHash, "its last hash", 64, 64) }),
     shop: text(input.shop ?? "another shop", "the shop's name", 80, 1),
     job: {
       id: jobId,
       number: number(job.number, "the job's number", 1, 1e9),
       bay: text(job.bay, "the bay", 40),
-      openedAt: moment(job.openedAt, "when it was opened"),
+      openedAt,
       openedBy: id(job.openedById ?? idOfName(job.openedBy) ?? entries[0]?.by, "who opened it"),
-      signedAt: orNull(job.signedAt, (at) => moment(at, "when it was signed")),
+      signedAt,
       signedBy: orNull(signer, (by) => id(by, "who signed it")),
       signReason: orNull(job.signReason, (reason) => text(reason, "the reason", 2000)),
     },

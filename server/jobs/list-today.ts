@@ -2,8 +2,10 @@ import { complaintOf, findingOf, stageStates, waitOf } from "../../core/job/inde
 import { openItems, standing } from "../../core/ledger/index.ts";
 import { bledVehicle } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
+import type { JobOrigin } from "../database/models/job.ts";
 import { readPromises } from "../follow-ups/read-promises.ts";
 import { readBooks } from "./read-books.ts";
+import { shortFrom } from "./where-from.ts";
 
 interface Row {
   id: string;
@@ -13,6 +15,7 @@ interface Row {
   plate: string;
   vehicle: string;
   assignedTo: string | null;
+  origin: JobOrigin | null;
 }
 
 /** What its card says of how it is filled and bled, and how high the shop lies; nulls where nobody has said. */
@@ -56,7 +59,7 @@ function cardOf({
 /** Every open job as a slip: where it stands, what it waits for, how much is open. Two queries. */
 export async function listToday(desk: Desk) {
   const [rows] = await desk.sequelize.query(
-    `SELECT j.id, j.number, j.bay, j.opened_at AS "openedAt", v.plate, v.name AS vehicle, p.name AS "assignedTo",
+    `SELECT j.id, j.number, j.bay, j.opened_at AS "openedAt", v.plate, v.name AS vehicle, j.origin, p.name AS "assignedTo",
             c.fill_point AS "fillPoint", c.bleed_points AS "bleedPoints", c.fan_on_c AS "fanOnC",
             c.target_fraction AS "targetFraction", c.capacity_l AS "capacityL", c.coolant_kind AS "coolantKind",
             c.coolant_product AS "coolantProduct", s.altitude_m AS "altitudeM"
@@ -84,6 +87,7 @@ export async function listToday(desk: Desk) {
       plate,
       vehicle: row.vehicle,
       assignedTo,
+      from: shortFrom(row.origin),
       openedAt,
       stage: standing(entries).at(-1)?.stage ?? ("ask" as const),
       stages: stageStates(entries, false),

@@ -177,7 +177,7 @@ export interface ReadIn {
  */
 export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
   const { models, transaction, shopId, personId, now } = desk;
-  const file = readJobFile(input);
+  const file = readJobFile(input, now);
   await alone(desk, "read-in");
   const there = await models.Job.findOne({ where: { id: file.job.id }, transaction });
   const isCopy = there !== null && there.origin === null;
@@ -207,6 +207,9 @@ export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
     number: file.job.number,
     jobId: file.job.id,
     exportedAt: file.exportedAt,
+    readInAt: now.toISOString(),
+    ...(personId && { readInBy: personId }),
+    ...(file.lastHash && { lastHash: file.lastHash }),
     sha256,
     people: Object.fromEntries(Object.entries(file.people).filter(([each]) => by.includes(each))),
   };

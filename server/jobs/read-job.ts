@@ -4,6 +4,7 @@ import { readCoolantsOnShelf } from "../shelf/read-shelf.ts";
 import { toCard } from "../vehicles/card.ts";
 import { isId } from "../vehicles/is-id.ts";
 import { readBook } from "./read-books.ts";
+import { whereFrom } from "./where-from.ts";
 
 /** A job with its vehicle, card, people, book and the coolants at hand: six queries, however long the book. */
 export async function readJob(desk: Desk, jobId: string) {
@@ -27,7 +28,7 @@ export async function readJob(desk: Desk, jobId: string) {
       signedAt: job.signedAt?.toISOString() ?? null,
       signedBy: nameOf(job.signedBy),
       signReason: job.signReason,
-      from: job.origin && { shop: job.origin.shop, number: job.origin.number },
+      from: whereFrom(job, nameOf),
     },
     vehicle: {
       id: vehicle.id,

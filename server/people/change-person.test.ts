@@ -129,3 +129,46 @@ describe("everyone", () => {
     });
   });
 });
+
+describe("a statement that slipped past every use-case", () => {
+  const asRole = (shop: Shop, who: string, sql: string, bind: unknown[] = []) =>
+    shop.at(({ sequelize, transaction }) => sequelize.query(sql, { bind, transaction }), who);
+
+  it.each([
+    ["UPDATE people SET role = 'lead'", /permission denied/],
+    ["UPDATE people SET pin_hash = 'x'", /permission denied/],
+    ["UPDATE people SET is_active = true", /permission denied/],
+    [
+      "INSERT INTO people (shop_id, id, name, role, pin_hash, password_hash) SELECT shop_id, gen_random_uuid(), 'x', 'lead', 'x', 'x' FROM people LIMIT 1",
+      /permission denied/,
+    ],
+    ["SELECT note_person('forged', '{}')", /permission denied/],
+    ["SELECT change_standing(person_at_desk(), 'lead', true)", /only a lead/],
+    ["SELECT add_person(gen_random_uuid(), 'x', 'lead', 'x', 'x', true)", /only a lead/],
+    ["SELECT give_secret(id, 'x', NULL) FROM people WHERE role = 'lead'", /whose it is/],
+  ])("makes nobody more than they are: %s", async (sql, words) => {
+    const shop = await smallShop(scratch, "Slipped");
+    await expect(asRole(shop, shop.people.technician, sql)).rejects.toThrow(words);
+  });
+
+  it("takes the last lead nothing, nor anybody of another shop anything", async () => {
+    const [shop, other] = [await smallShop(scratch, "Here"), await smallShop(scratch, "Elsewhere")];
+    const { lead } = shop.people;
+    await expect(
+      asRole(shop, lead, "SELECT change_standing($1, 'technician', true)", [lead]),
+    ).rejects.toThrow(/has a lead/);
+    await asRole(shop, lead, "SELECT give_secret($1, 'x', 'x')", [other.people.technician]);
+    expect(await tryTo(other, { personId: other.people.technician, pin: PIN })).toHaveProperty("token");
+  });
+
+  it("is written down whatever changed", async () => {
+    const shop = await smallShop(scratch, "Noted");
+    const { lead, technician } = shop.people;
+    await asRole(shop, lead, "SELECT change_standing($1, 'lead', false)", [technician]);
+    await asRole(shop, lead, "SELECT give_secret($1, NULL, 'x')", [technician]);
+    const rows = await shop.at(({ models, transaction }) =>
+      models.Audit.findAll({ where: { personId: lead }, order: ["id"], transaction, raw: true }),
+    );
+    expect(rows.slice(-3).map(({ what }) => what)).toEqual(["role changed", "person left", "new password"]);
+  });
+});

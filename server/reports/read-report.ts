@@ -31,6 +31,11 @@ export async function readReport(desk: Desk, jobId: string): Promise<ReadReport>
     transaction: desk.transaction,
     rejectOnEmpty: true,
   });
+  const row = await desk.models.Job.findOne({
+    attributes: ["lastHash"],
+    where: { id: jobId },
+    transaction: desk.transaction,
+  });
   const dateOf = writer(shop.timeZone);
   const last = lastFact(entries, WarmUpLog)?.fact;
   return {
@@ -42,6 +47,8 @@ export async function readReport(desk: Desk, jobId: string): Promise<ReadReport>
       names,
       system: shop.units,
       dateOf,
+      ...(job.from && { from: job.from }),
+      ...(row?.lastHash && { lastHash: row.lastHash.toString("hex") }),
       ...(shop.altitudeM === null ? {} : { altitudeM: shop.altitudeM }),
     }),
     shopName: shop.name,

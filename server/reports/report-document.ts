@@ -157,6 +157,7 @@ export function reportDocument(paper: PaperReport): TDocumentDefinitions {
             say(shopName, { color: SECOND }),
             say(report.title, { bold: true, fontSize: 20, margin: [0, 2, 0, 2] }),
             say(report.signed ? `Signed by ${report.signed}` : "A draft: nobody has signed this job yet."),
+            ...(report.from ? [say(report.from, { bold: true })] : []),
             ...(isCorrected ? [say("Corrected after it was signed: see the end.", { bold: true })] : []),
           ],
           { width: 74, qr: vehicleAddress, fit: 74, foreground: INK },
@@ -200,9 +201,17 @@ export function reportDocument(paper: PaperReport): TDocumentDefinitions {
       ...part("To look at again", named(looks), looks),
       ...part("Who did what", named(report.people), report.people),
       ...corrections(report),
+      ...(report.book.hash
+        ? [
+            say(
+              `Its book has ${report.book.lines} lines; the last one's hash begins ${report.book.hash}. Whoever keeps the books can look whether it still stands there.`,
+              { color: SECOND, fontSize: 8, margin: [0, 12, 0, 0] },
+            ),
+          ]
+        : []),
       say(
         "The vehicle maker's instructions, local rules and licensed practice come before anything this program says.",
-        { color: SECOND, fontSize: 8, margin: [0, 12, 0, 0] },
+        { color: SECOND, fontSize: 8, margin: [0, 4, 0, 0] },
       ),
     ],
   };

@@ -2,6 +2,7 @@ import { USUAL_RULES } from "../../core/followups/index.ts";
 import { lastBackup } from "../backups/last-backup.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
+import { lastVerified } from "../verify/last-verified.ts";
 import { listUnsent } from "./tell-unsent.ts";
 
 /** The shop's own page: its people, its devices and what waits in browsers. */
@@ -25,6 +26,7 @@ export async function readShop(desk: Desk) {
     devices: devices.map(({ id, name, createdAt }) => ({ id, name, createdAt: createdAt.toISOString() })),
     unsent: await listUnsent(desk),
     backup: await lastBackup(desk),
+    verified: await lastVerified(desk),
   };
 }
 

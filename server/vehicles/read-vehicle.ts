@@ -2,6 +2,7 @@ import { CoolantLevel, factsOf } from "../../core/facts/index.ts";
 import { complaintOf, findingOf, partLives } from "../../core/job/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";
+import { shortFrom } from "../jobs/where-from.ts";
 import { readLevels } from "../levels/read-levels.ts";
 import { notFound } from "../refusal.ts";
 import { toCard } from "./card.ts";
@@ -18,7 +19,7 @@ export async function readVehicle(desk: Desk, id: string) {
   const card = await models.CoolingCard.findOne({ where: { vehicleId: id }, transaction });
   const jobs = await models.Job.findAll({
     where: { vehicleId: id },
-    attributes: ["id", "number", "openedAt", "signedAt", "signedBy"],
+    attributes: ["id", "number", "openedAt", "signedAt", "signedBy", "origin"],
     order: [["openedAt", "ASC"]],
     raw: true,
     transaction,
@@ -49,6 +50,7 @@ export async function readVehicle(desk: Desk, id: string) {
         openedAt: job.openedAt.toISOString(),
         signedAt: job.signedAt?.toISOString() ?? null,
         signedBy: nameOf.get(job.signedBy ?? "") ?? null,
+        from: shortFrom(job.origin),
         complaint: complaintOf(bookOf(job.id)) ?? null,
         finding: findingOf(bookOf(job.id)) ?? null,
         parts: partLives([{ jobId: job.id, entries: bookOf(job.id) }]),

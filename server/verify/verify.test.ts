@@ -8,8 +8,10 @@ import { mayClose } from "../../core/ledger/index.ts";
 import { readBook } from "../jobs/read-books.ts";
 import { signJob } from "../jobs/sign-job.ts";
 import { bookLog } from "../logs/book-log.ts";
+import { readReport } from "../reports/read-report.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";
+import { findLine, hashFromPaper } from "./find-line.ts";
 import { verifyShop } from "./verify-shop.ts";
 
 let scratch: Scratch;
@@ -266,4 +268,27 @@ describe("the role that every request works as", () => {
       { opened: technician, signed: null, last: 0, now: true },
     ]);
   });
+});
+
+describe("what a report prints of its book", () => {
+  it("is found in the book that it was printed from, as it goes on, and in no other", async () => {
+    const shop = await bookOf("Paper");
+    const { report } = await shop.at((desk) => readReport(desk, shop.jobId));
+    expect(report.book).toMatchObject({
+      lines: 6,
+      hash: expect.stringMatching(/^([0-9a-f]{4} ){3}[0-9a-f]{4}$/),
+    });
+    await shop.book(sentence("later"));
+    const hash = hashFromPaper(report.book.hash ?? "") ?? "";
+    expect(await shop.at((desk) => findLine(desk, 1, hash))).toEqual({ line: 6, last: 7 });
+    const other = await bookOf("Paper");
+    expect(await other.at((desk) => findLine(desk, 1, hash))).toBeUndefined();
+  });
+
+  it.each(["", "3f2a", "3f2a 91c0 77de 04b", "zzzz zzzz zzzz zzzz", "%%%%%%%%%%%%%%%%"])(
+    "is not %j",
+    (typed) => {
+      expect(hashFromPaper(typed)).toBeUndefined();
+    },
+  );
 });

@@ -106,6 +106,7 @@ export default function Report() {
             <p className="text-ink-2">{shopName}</p>
             <h1 className="text-3xl">{report.title}</h1>
             <p>{report.signed ? `Signed by ${report.signed}` : "A draft: nobody has signed this job yet."}</p>
+            {report.from && <p className="font-bold">{report.from}</p>}
             {report.corrections.length > 0 && (
               <p className="font-bold">Corrected after it was signed: see the end.</p>
             )}
@@ -195,7 +196,14 @@ export default function Report() {
           <Rows rows={report.people} />
         </Part>
         {report.corrections.length > 0 && <Corrections all={report.corrections} />}
-        <p className="mt-4 text-ink-2 text-sm">
+        {report.book.hash && (
+          <p className="mt-4 text-ink-2 text-sm">
+            Its book has {report.book.lines} lines; the last one's hash begins{" "}
+            <span className="figure whitespace-nowrap">{report.book.hash}</span>. Whoever keeps the books can
+            look whether it still stands there.
+          </p>
+        )}
+        <p className="mt-2 text-ink-2 text-sm">
           The vehicle maker's instructions, local rules and licensed practice come before anything this
           program says.
         </p>

@@ -5,6 +5,11 @@ export interface JobOrigin {
   number: number;
   jobId: string;
   exportedAt: string;
+  /** When it was read in here, and by whom; older ones don't say. */
+  readInAt?: string;
+  readInBy?: string;
+  /** The last line's hash there, where the file says it. */
+  lastHash?: string;
   /** Of the file's text, so that the same job is told from a changed one. */
   sha256: string;
   /** The names that stood under the lines there, by the ids of the people here. */
