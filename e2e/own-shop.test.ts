@@ -87,7 +87,10 @@ describe("a shop of one's own", () => {
 
 describe("where it listens", () => {
   it("is on this machine alone until somebody says otherwise", () => {
-    expect(readSettings({})).toEqual({ host: "127.0.0.1", port: 4310, hops: 0, publicUrl: undefined });
+    expect(readSettings({})).toEqual({
+      ...{ host: "127.0.0.1", port: 4310, hops: 0, publicUrl: undefined },
+      ...{ processes: 1, metricsPort: undefined },
+    });
     expect(readSettings({ PUBLIC_URL: "https://ledger.example", TRUST_PROXY: "2" })).toMatchObject({
       hops: 2,
       publicUrl: new URL("https://ledger.example"),
@@ -96,6 +99,9 @@ describe("where it listens", () => {
 
   it.each([
     { PORT: "0" },
+    { PROCESSES: "0" },
+    { PROCESSES: "many" },
+    { METRICS_PORT: "here" },
     { PORT: "eighty" },
     { PORT: "70000" },
     { TRUST_PROXY: "yes" },

@@ -28,8 +28,15 @@ export interface Refused {
 
 const isRead = ({ method }: Request) => method === "GET" || method === "HEAD";
 
-function fault(error: unknown, request: Request): never {
+/** What the log's line of a request says beside its address: who asked, and under which reference a fault is noted. */
+function noteSeen(context: unknown, seen: { shop?: string; person?: string; reference?: string }): void {
+  const { seen: kept } = (context ?? {}) as { seen?: object };
+  if (kept) Object.assign(kept, seen);
+}
+
+function fault(error: unknown, request: Request, context: unknown): never {
   const reference = randomUUID().slice(0, 8);
+  noteSeen(context, { reference });
   log.error({ reference, method: request.method, path: new URL(request.url).pathname, err: error }, "fault");
   throw data(
     {
@@ -41,7 +48,11 @@ function fault(error: unknown, request: Request): never {
 }
 
 /** Turns a Refusal into a 4xx answer and anything unforeseen into a noted fault; answers and redirects pass through. */
-async function answered<Result>(request: Request, work: () => Promise<Result>): Promise<Result> {
+async function answered<Result>(
+  request: Request,
+  context: unknown,
+  work: () => Promise<Result>,
+): Promise<Result> {
   try {
     return await work();
   } catch (error) {
@@ -55,7 +66,7 @@ async function answered<Result>(request: Request, work: () => Promise<Result>): 
       return data({ refused: { message, fields }, ...(isDown && { isDown }) }, how) as Result;
     }
     if (error instanceof Response || (error && typeof error === "object" && "init" in error)) throw error;
-    return fault(error, request);
+    return fault(error, request, context);
   }
 }
 
@@ -73,12 +84,13 @@ function askToSignIn(request: Request, url: URL): never {
  */
 export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Result>) {
   return ({ request, params, context }: Pick<LoaderFunctionArgs, "request" | "params" | "context">) =>
-    answered(request, async () => {
+    answered(request, context, async () => {
       const url = new URL(request.url);
       const now = new Date();
       const token = await readCookie(sessionCookie, request);
       const found = await findSession(database(), token, now, { isUntouched: isUntouched(request) });
       if (!found) return askToSignIn(request, url);
+      noteSeen(context, { shop: found.shopId, person: found.personId });
       if (!reaches(found.role, role)) {
         const message = `This is for ${role === "lead" ? "a lead" : "technicians"}; you are signed in as ${found.name}.`;
         throw data({ message, refused: { message, fields: {} } }, { status: 403 });
@@ -114,7 +126,7 @@ export function openToAll<Result>(
   work: (visit: Pick<Visit, "request" | "params" | "url" | "origin"> & { source: string }) => Promise<Result>,
 ) {
   return ({ request, params, context }: Pick<LoaderFunctionArgs, "request" | "params" | "context">) =>
-    answered(request, () => {
+    answered(request, context, () => {
       const url = new URL(request.url);
       return work({ request, params, url, origin: originOf(context, url), source: sourceOf(context) });
     });

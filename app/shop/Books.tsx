@@ -27,7 +27,7 @@ export function Books({
       <div className="flex flex-wrap items-center justify-between gap-3">
         <p className="flex items-center gap-2 font-bold">
           <VerdictShape verdict={verified ? (broken.length === 0 ? "pass" : "fail") : "not-seen"} />
-          {verified ? `${state}, ${whenOf(verified.at, timeZone)}` : state}
+          {verified ? `${state}, looked at ${whenOf(verified.at, timeZone)}` : state}
         </p>
         {isLead && (
           <Form method="post">

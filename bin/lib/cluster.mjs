@@ -25,7 +25,7 @@ const START_TRIES = 100;
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** initdb and the server refuse to run as root: as root they run as the `postgres` user that Debian's package makes. */
-function clusterUser() {
+export function clusterUser() {
   if (process.getuid?.() !== 0) return {};
   const line = readFileSync("/etc/passwd", "utf8")
     .split("\n")

@@ -78,6 +78,14 @@ export function findChromium() {
   );
 }
 
+/** What stands between many processes and one database. */
+export function findPooler() {
+  return [
+    "/usr/sbin/pgbouncer",
+    ...(process.env.PATH ?? "").split(":").map((folder) => join(folder, "pgbouncer")),
+  ].find(isProgram);
+}
+
 /** What reads a report's PDF back in the tests. */
 export function findPdfToText() {
   return [

@@ -11,7 +11,7 @@ import { LOOK_MS } from "./waits.ts";
 /** What takes longer is cut off: nobody waits for its answer any more. */
 const DONE_LOOKS = 25;
 
-const freePort = () =>
+export const freePort = () =>
   new Promise<number>((resolve) => {
     const server = createServer().listen(0, "127.0.0.1", () => {
       const address = server.address();
@@ -19,7 +19,7 @@ const freePort = () =>
     });
   });
 
-const cookieOf = (response: Response) =>
+export const cookieOf = (response: Response) =>
   response.headers
     .getSetCookie()
     .map((cookie) => cookie.split(";")[0])
@@ -41,20 +41,30 @@ export class Server {
     /** What makes a browser the shop's own. */
     readonly device: string,
     private readonly isOfItsOwn: boolean,
+    /** What it is told by its environment beside where the shop is. */
+    private readonly settings: Record<string, string>,
   ) {}
 
   /** Of the made-up shop as the whole run of tests has it, or seeded here where there is none or `today` is another day. */
-  static async open({ today }: { today?: Date } = {}): Promise<Server> {
+  static async open({
+    today,
+    settingsFor,
+  }: {
+    today?: Date;
+    settingsFor?: (scratch: Scratch) => Promise<Record<string, string>>;
+  } = {}): Promise<Server> {
     const seeded = today ? undefined : process.env.SEEDED_TEMPLATE;
     if (!seeded) await makeTemplate();
-    const left = seeded ? leftRunning : undefined;
-    leftRunning = undefined;
+    const left = seeded && !settingsFor ? leftRunning : undefined;
+    if (!settingsFor) leftRunning = undefined;
     const scratch = await scratchDatabase(false, seeded, left?.name);
     if (!seeded) await seedDemo(scratch.owner, scratch.told, today ?? new Date());
     const device = await atDesk(scratch.database, { shopId: SHOP_ID }, (desk) =>
       enrolDevice(desk, "bay tablet"),
     );
-    const server = new Server(scratch, left?.port ?? (await freePort()), device, !seeded);
+    const settings = (await settingsFor?.(scratch)) ?? {};
+    const isOfItsOwn = !seeded || settingsFor !== undefined;
+    const server = new Server(scratch, left?.port ?? (await freePort()), device, isOfItsOwn, settings);
     server.process = left?.process;
     await server.start();
     return server;
@@ -62,6 +72,10 @@ export class Server {
 
   get address(): string {
     return `http://127.0.0.1:${this.port}`;
+  }
+
+  get pid(): number {
+    return this.process?.pid ?? 0;
   }
 
   private get isUp(): boolean {
@@ -76,6 +90,7 @@ export class Server {
       APP_DATABASE_URL: this.scratch.appUrl,
       PORT: String(this.port),
       LOG_LEVEL: "fatal",
+      ...this.settings,
     };
     // Said by nobody, as where it is started by hand; a web process never sees the owner's address.
     delete env.NODE_ENV;

@@ -38,3 +38,10 @@ export function appUrl(environment: NodeJS.ProcessEnv): string {
   url.password = appPassword(environment.DATABASE_URL);
   return url.toString();
 }
+
+/**
+ * The address that a process listens at for what others wrote: DIRECT_DATABASE_URL where a pooler stands before the other one,
+ * since a pooler that hands a connection on after each transaction tells nobody anything.
+ */
+export const directUrl = (environment: NodeJS.ProcessEnv): string =>
+  environment.DIRECT_DATABASE_URL || appUrl(environment);

@@ -9,7 +9,7 @@ import type { Judged } from "./judge-log.thread.ts";
 const LONGEST_MS = 20_000;
 const MOST_WAITING = 8;
 /** A log's own time begins when its turn has come, and not in the queue. */
-const turns = lane({ atOnce: 1, mostWaiting: MOST_WAITING });
+const turns = lane({ name: "logs", atOnce: 1, mostWaiting: MOST_WAITING });
 const MOST_MEGABYTES = 1500;
 
 /** From the source and from the bundle alike: both lie two folders below the project's own. */

@@ -3,7 +3,7 @@ import { hash, verify } from "@node-rs/argon2";
 import { lane } from "../lane.ts";
 
 /** One core hashes, the other one books; a shop's whole morning fits behind it. */
-const hashing = lane({ atOnce: 1, mostWaiting: 200 });
+const hashing = lane({ name: "secrets", atOnce: 1, mostWaiting: 200 });
 
 /** Argon2id with the library's defaults (19 MiB, two passes), which are OWASP's. */
 export const hashSecret = (secret: string): Promise<string> => hashing(() => hash(secret));

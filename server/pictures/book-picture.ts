@@ -23,7 +23,7 @@ export interface NewPicture {
 }
 
 /** One at a time: other people's taps come first, and a tablet that sends a job's pictures sends them one by one. */
-const cleaning = lane({ atOnce: 1, mostWaiting: 60 });
+const cleaning = lane({ name: "pictures", atOnce: 1, mostWaiting: 60 });
 
 const sumOf = (bytes: Uint8Array) => createHash("sha256").update(bytes).digest("hex");
 

@@ -8,7 +8,7 @@ import type { PaperOrder } from "./report-pdf.thread.ts";
 const LONGEST_MS = 20_000;
 const MOST_WAITING = 24;
 const AGAIN_S = 60;
-const turns = lane({ atOnce: 1, mostWaiting: MOST_WAITING });
+const turns = lane({ name: "papers", atOnce: 1, mostWaiting: MOST_WAITING });
 const MOST_MEGABYTES = 1000;
 
 /** From the source and from the bundle alike: both lie two folders below the project's own. */

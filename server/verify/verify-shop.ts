@@ -23,7 +23,7 @@ const MOST_BROKEN = 100;
 const BEFORE_ALL = "00000000-0000-0000-0000-000000000000";
 const expand = promisify(gunzip);
 
-const oneAtATime = lane({ atOnce: 1, mostWaiting: 20 });
+const oneAtATime = lane({ name: "verify", atOnce: 1, mostWaiting: 20 });
 
 /** Whether a log that the book speaks of is there and is what it was: read one by one, since each may be large. */
 async function checkLogs(at: AtDesk, { job, lines }: Chain): Promise<Broken | undefined> {

@@ -1,0 +1,166 @@
+import { execFileSync } from "node:child_process";
+import { randomUUID } from "node:crypto";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { startPooler } from "../bin/lib/pooler.mjs";
+import { jobId, SHOP_ID } from "../demo/seed.ts";
+import { type AtDesk, atDesk } from "../server/database/connection.ts";
+import { newEntry, PASSWORD, smallShop } from "../server/testing/small-shop.ts";
+import { verifyShop } from "../server/verify/verify-shop.ts";
+import { cookieOf, freePort, Server } from "./support/server.ts";
+
+const JOB = jobId("open-find");
+const PROCESSES = 3;
+
+let server: Server;
+let cookie: string;
+let metricsPort: number;
+let pooler: Awaited<ReturnType<typeof startPooler>>;
+beforeAll(async () => {
+  metricsPort = await freePort();
+  server = await Server.open({
+    settingsFor: async (scratch) => {
+      pooler = await startPooler(scratch.appUrl, await freePort(), { connections: 4 });
+      return {
+        APP_DATABASE_URL: pooler.url,
+        DIRECT_DATABASE_URL: scratch.appUrl,
+        PROCESSES: String(PROCESSES),
+        METRICS_PORT: String(metricsPort),
+      };
+    },
+  });
+  cookie = await server.cookiesOf("tobin");
+});
+afterAll(async () => {
+  await server.close();
+  pooler.close();
+});
+
+/** Sent until it is answered, as a browser does: what comes back is whether it is booked. */
+async function book(id = randomUUID(), tries = 40): Promise<string> {
+  const body = JSON.stringify({
+    entries: [{ ...newEntry({ kind: "note", text: "by one of several" }), id }],
+  });
+  for (let left = tries; left > 0; left--) {
+    try {
+      const answer = await fetch(`${server.address}/jobs/${JOB}/entries`, {
+        method: "POST",
+        headers: { Cookie: cookie, Origin: server.address, "Content-Type": "application/json" },
+        body,
+        signal: AbortSignal.timeout(5000),
+      });
+      const { booked = [] } = (await answer.json()) as { booked?: string[] };
+      if (booked.includes(id)) return id;
+    } catch {
+      // Nobody was there to answer: it is sent again.
+    }
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+  throw new Error("never booked");
+}
+
+/** The processes that serve, by whose children they are. */
+const workers = (): number[] =>
+  execFileSync("pgrep", ["-P", String(server.pid)], { encoding: "utf8" })
+    .trim()
+    .split("\n")
+    .map(Number);
+
+const figures = async () => (await fetch(`http://127.0.0.1:${metricsPort}/metrics`)).text();
+
+describe("several processes with a pooler before the database", () => {
+  it("book as one, and whoever looks through another one is told", async () => {
+    expect(workers()).toHaveLength(PROCESSES);
+    const leaving = new AbortController();
+    const told = await Promise.all(
+      Array.from({ length: 2 * PROCESSES }, async () => {
+        const answer = await fetch(`${server.address}/jobs/${JOB}/grown`, {
+          headers: { Cookie: cookie, Accept: "text/event-stream", Connection: "close" },
+          signal: leaving.signal,
+        });
+        const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();
+        const read = async () => Number(/data: (\d+)/.exec((await reader?.read())?.value ?? "")?.[1]);
+        const first = await read();
+        // Whoever began to listen meanwhile says the same once more.
+        const further = async (): Promise<number> => {
+          const next = await read();
+          return next === first ? further() : next;
+        };
+        return { first, further };
+      }),
+    );
+    await book();
+    const nexts = await Promise.all(told.map(({ further }) => further()));
+    expect(nexts).toEqual(told.map(({ first }) => first + 1));
+    leaving.abort();
+  });
+
+  it("show each shop its own, whatever connection a transaction is given", async () => {
+    const other = await smallShop(server.scratch, "Beside");
+    const [mine] = await server.scratch.owner.sequelize.query(
+      "SELECT plate FROM vehicles WHERE shop_id <> $1",
+      {
+        bind: [other.shopId],
+      },
+    );
+    const entered = await fetch(`${server.address}/sign-in`, {
+      method: "POST",
+      headers: { Origin: server.address, "Content-Type": "application/x-www-form-urlencoded" },
+      body: new URLSearchParams({ shop: other.slug, name: "Beside lead", password: PASSWORD }),
+      redirect: "manual",
+    });
+    const theirs = cookieOf(entered);
+    const plates = (mine as { plate: string }[]).map(({ plate }) => plate);
+    const pages = await Promise.all(
+      Array.from({ length: 40 }, async (_, n) => {
+        const isTheirs = n % 2 === 0;
+        const page = await fetch(`${server.address}/vehicles`, {
+          headers: { Cookie: isTheirs ? theirs : cookie, Connection: "close" },
+        });
+        const text = await page.text();
+        return {
+          isTheirs,
+          own: text.includes("BES "),
+          demo: plates.filter((plate) => text.includes(plate)).length,
+        };
+      }),
+    );
+    for (const { isTheirs, own, demo } of pages) expect([own, demo > 0]).toEqual([isTheirs, !isTheirs]);
+  });
+
+  it("lose nothing as each of them is killed, and are three again", async () => {
+    const before = workers();
+    const ids: string[] = [];
+    let isOver = false;
+    const bookers = Array.from({ length: 8 }, async () => {
+      while (!isOver) ids.push(await book());
+    });
+    for (const pid of before) {
+      process.kill(pid, "SIGKILL");
+      await new Promise((resolve) => setTimeout(resolve, 300));
+    }
+    await expect.poll(() => workers().length, { timeout: 30_000 }).toBe(PROCESSES);
+    isOver = true;
+    await Promise.all(bookers);
+    expect(workers().filter((pid) => before.includes(pid))).toEqual([]);
+    const [rows] = await server.scratch.owner.sequelize.query(
+      "SELECT id FROM entries WHERE id::text = ANY($1)",
+      {
+        bind: [ids],
+      },
+    );
+    expect(new Set((rows as { id: string }[]).map(({ id }) => id))).toEqual(new Set(ids));
+    const at: AtDesk = (work) => atDesk(server.scratch.database, { shopId: SHOP_ID }, work);
+    expect((await verifyShop(at)).broken).toEqual([]);
+  });
+
+  it("tell the figures of all of them, by area, and nothing of anybody", async () => {
+    await expect
+      .poll(figures)
+      .toMatch(/warm_ledger_request_seconds_count\{area="jobs",kind="post",status="200"\} [1-9]/);
+    const text = await figures();
+    expect(text).toMatch(/process_resident_memory_bytes \d/);
+    expect(text).toMatch(/warm_ledger_waiting\{lane="secrets"\} 0/);
+    expect(text).not.toMatch(/[0-9a-f]{8}-[0-9a-f]{4}-/);
+    expect((await fetch(`${server.address}/metrics`, { redirect: "manual" })).status).not.toBe(200);
+  });
+});
