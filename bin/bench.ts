@@ -8,6 +8,7 @@ import { benchHistory } from "./bench/history.ts";
 import { benchHostile } from "./bench/hostile.ts";
 import { benchJobPage } from "./bench/job-page.ts";
 import { benchJudgedLogs } from "./bench/judged-logs.ts";
+import { benchKills } from "./bench/kills.ts";
 import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
 import { type Figure, slowness } from "./bench/measure.ts";
@@ -35,6 +36,7 @@ const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   state: benchState,
   rush: benchRush,
   hostile: benchHostile,
+  kills: benchKills,
   explore: benchExplore,
 };
 

@@ -27,6 +27,10 @@ function settingsOrEnd() {
 
 const { processes, metricsPort, ...settings } = settingsOrEnd();
 if (metricsPort && cluster.isPrimary) tellFigures(metricsPort, { together: processes > 1 });
-if (cluster.isWorker) joinFigures();
+if (cluster.isWorker) {
+  joinFigures();
+  // Whoever started it is gone before it was up.
+  cluster.worker?.on("error", () => process.exit(1));
+}
 if (processes > 1 && cluster.isPrimary) serveByMany(processes);
 else await serveHere(settings);

@@ -5,7 +5,14 @@ import { join, relative } from "node:path";
 import { stripVTControlCharacters } from "node:util";
 import { ensureBuild } from "./lib/build.mjs";
 import { startCluster } from "./lib/cluster.mjs";
-import { ensureDebian, ensurePackages, findChromium, findPdfToText, findPooler } from "./lib/packages.mjs";
+import {
+  ensureDebian,
+  ensurePackages,
+  findChromium,
+  findPdfToText,
+  findPooler,
+  findProgram,
+} from "./lib/packages.mjs";
 import { LOCAL, ROOT } from "./lib/paths.mjs";
 import { isStopping, start, stopAll } from "./lib/processes.mjs";
 import { run, say } from "./lib/say.mjs";
@@ -120,6 +127,8 @@ await run(async () => {
     mkdirSync(join(LOCAL, "reports"), { recursive: true });
     const CHROMIUM = await ensureDebian("Chromium", ["chromium-headless-shell"], findChromium);
     await ensureDebian("PgBouncer", ["pgbouncer"], findPooler);
+    for (const name of ["caddy", "haproxy", "openssl"])
+      await ensureDebian(name, [name], () => findProgram(name));
     await ensureDebian("pdftotext", ["poppler-utils"], findPdfToText);
     const DATABASE_URL = process.env.DATABASE_URL ?? (await startCluster("test", { fast: true }));
     const env = { ...process.env, DATABASE_URL, CHROMIUM };

@@ -89,7 +89,7 @@ describe("where it listens", () => {
   it("is on this machine alone until somebody says otherwise", () => {
     expect(readSettings({})).toEqual({
       ...{ host: "127.0.0.1", port: 4310, hops: 0, publicUrl: undefined },
-      ...{ processes: 1, metricsPort: undefined },
+      ...{ processes: 1, finishS: 5, metricsPort: undefined },
     });
     expect(readSettings({ PUBLIC_URL: "https://ledger.example", TRUST_PROXY: "2" })).toMatchObject({
       hops: 2,

@@ -58,6 +58,14 @@ async function book(id = randomUUID(), tries = 40): Promise<string> {
   throw new Error("never booked");
 }
 
+/** A page, asked for until it is one: a machine that is busy says later. */
+async function shown(path: string, cookie: string): Promise<string> {
+  const page = await fetch(`${server.address}${path}`, { headers: { Cookie: cookie, Connection: "close" } });
+  if (page.status === 200) return page.text();
+  expect(page.status).toBe(503);
+  return shown(path, cookie);
+}
+
 /** The processes that serve, by whose children they are. */
 const workers = (): number[] =>
   execFileSync("pgrep", ["-P", String(server.pid)], { encoding: "utf8" })
@@ -113,10 +121,7 @@ describe("several processes with a pooler before the database", () => {
     const pages = await Promise.all(
       Array.from({ length: 40 }, async (_, n) => {
         const isTheirs = n % 2 === 0;
-        const page = await fetch(`${server.address}/vehicles`, {
-          headers: { Cookie: isTheirs ? theirs : cookie, Connection: "close" },
-        });
-        const text = await page.text();
+        const text = await shown("/vehicles", isTheirs ? theirs : cookie);
         return {
           isTheirs,
           own: text.includes("BES "),

@@ -6,11 +6,6 @@ import { Server } from "./support/server.ts";
 
 let server: Server;
 let cookie: string;
-beforeAll(async () => {
-  server = await Server.open();
-  cookie = await server.cookiesOf("tobin");
-});
-afterAll(() => server.close());
 
 const AT_ONCE = 8;
 
@@ -30,7 +25,16 @@ async function book(id: string): Promise<"booked" | "failed"> {
   }
 }
 
-describe("the server", () => {
+describe.each([1, 2])("the server, in %i processes,", (processes) => {
+  beforeAll(async () => {
+    // However slow the machine, nothing is cut off here for being slow.
+    server = await Server.open({
+      settingsFor: async () => ({ FINISH_S: "60", PROCESSES: String(processes) }),
+    });
+    cookie = await server.cookiesOf("tobin");
+  });
+  afterAll(() => server.close());
+
   it("says that it is there, and that it can work", async () => {
     for (const [path, words] of [
       ["/healthz", "here"],

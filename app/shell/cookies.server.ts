@@ -2,13 +2,16 @@ import { createCookie } from "react-router";
 import { HANDS_COOKIE } from "./hands-cookie.ts";
 
 const DAYS = 86_400;
-/** Secure is left to the proxy's scheme: a shop's tablet may reach its own server by plain address on its own net. */
-const kept = { httpOnly: true, sameSite: "lax", path: "/", secure: process.env.HTTPS === "1" } as const;
+/** Where browsers come by https, as PUBLIC_URL says, cookies are kept to it; a shop's tablet may reach its own server by plain address on its own net. */
+const secure = process.env.PUBLIC_URL?.startsWith("https:") ?? false;
+const kept = { httpOnly: true, sameSite: "lax", path: "/", secure } as const;
+/** Nobody else of the same domain can put one of that name there. */
+const named = (name: string) => (secure ? `__Host-${name}` : name);
 
 /** Holds the session's token; only its hash is stored. */
-export const sessionCookie = createCookie("session", { ...kept, maxAge: 14 * DAYS });
+export const sessionCookie = createCookie(named("session"), { ...kept, maxAge: 14 * DAYS });
 /** Makes this browser one of the shop's own. */
-export const deviceCookie = createCookie("device", { ...kept, maxAge: 3650 * DAYS });
+export const deviceCookie = createCookie(named("device"), { ...kept, maxAge: 3650 * DAYS });
 /** How this browser shows things. */
 export const preferenceCookie = createCookie("preferences", { ...kept, maxAge: 3650 * DAYS });
 

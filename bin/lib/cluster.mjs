@@ -216,13 +216,23 @@ export async function startCluster(name, { fast = false } = {}) {
   return addressOf(home, port);
 }
 
-/** The address of a cluster that another command runs just now; nothing where none does. */
-export async function runningCluster(name) {
+async function lockOf(name) {
   const home = join(await clusterHome(clusterUser()), name);
   const lock = join(home, "data", "postmaster.pid");
-  if (!existsSync(lock)) return undefined;
-  const [pid, , , port] = readFileSync(lock, "utf8").split("\n");
-  return isAlive(Number(pid)) && port ? addressOf(home, port) : undefined;
+  const [pid, , , port] = existsSync(lock) ? readFileSync(lock, "utf8").split("\n") : [];
+  return { home, pid: Number(pid), port };
+}
+
+/** The address of a cluster that another command runs just now; nothing where none does. */
+export async function runningCluster(name) {
+  const { home, pid, port } = await lockOf(name);
+  return port && isAlive(pid) ? addressOf(home, port) : undefined;
+}
+
+/** The id of its first process, for whoever tries what becomes of things without it; nothing where none runs. */
+export async function clusterProcess(name) {
+  const { pid } = await lockOf(name);
+  return pid > 0 && isAlive(pid) ? pid : undefined;
 }
 
 const addressOf = (home, port) =>

@@ -25,6 +25,18 @@ export async function ensurePackages() {
   await finish("npm", ["ci", "--no-audit", "--no-fund"], { cwd: ROOT });
 }
 
+const POLICY = "/usr/sbin/policy-rc.d";
+
+/** Debian starts what serves as it is installed; ours is started by whoever needs it, on its own port. */
+async function holdServices(sudo) {
+  if (existsSync(POLICY)) return false;
+  const write = `printf '#!/bin/sh\\nexit 101\\n' > ${POLICY} && chmod 755 ${POLICY}`;
+  const { code } = await finish([...sudo, "sh"][0], [...sudo, "sh", "-c", write].slice(1), {
+    allowFail: true,
+  });
+  return code === 0;
+}
+
 async function aptInstall(packages) {
   const isRoot = process.getuid?.() === 0;
   const sudo = isRoot ? [] : ["sudo", "-n"];
@@ -34,7 +46,9 @@ async function aptInstall(packages) {
   const apt = (...args) =>
     finish([...sudo, "apt-get"][0], [...sudo, "apt-get", ...args].slice(1), { env, allowFail: true });
   await apt("update", "-q");
+  const held = await holdServices(sudo);
   const { code } = await apt("install", "-y", "-q", "--no-install-recommends", ...packages);
+  if (held) await finish([...sudo, "rm"][0], [...sudo, "rm", "-f", POLICY].slice(1), { allowFail: true });
   return code === 0;
 }
 
@@ -78,18 +92,14 @@ export function findChromium() {
   );
 }
 
+/** A program by its name, in the folders that are looked in, and where Debian puts what serves. */
+export const findProgram = (name) =>
+  [...(process.env.PATH ?? "").split(":"), "/usr/sbin", "/usr/bin"]
+    .map((folder) => join(folder, name))
+    .find(isProgram);
+
 /** What stands between many processes and one database. */
-export function findPooler() {
-  return [
-    "/usr/sbin/pgbouncer",
-    ...(process.env.PATH ?? "").split(":").map((folder) => join(folder, "pgbouncer")),
-  ].find(isProgram);
-}
+export const findPooler = () => findProgram("pgbouncer");
 
 /** What reads a report's PDF back in the tests. */
-export function findPdfToText() {
-  return [
-    "/usr/bin/pdftotext",
-    ...(process.env.PATH ?? "").split(":").map((folder) => join(folder, "pdftotext")),
-  ].find(isProgram);
-}
+export const findPdfToText = () => findProgram("pdftotext");

@@ -4,6 +4,7 @@ import { Trouble } from "./say.mjs";
 export const USUAL_PORT = 4310;
 const MOST_HOPS = 10;
 const MOST_PROCESSES = 64;
+const USUAL_FINISH_S = 5;
 
 function wholeOf(environment, name, usual, from, to, what) {
   const given = environment[name];
@@ -22,11 +23,20 @@ export function readSettings(environment) {
   const port = wholeOf(environment, "PORT", USUAL_PORT, 1, 65_535, "no port");
   const hops = wholeOf(environment, "TRUST_PROXY", 0, 0, MOST_HOPS, "no number of proxies");
   const processes = wholeOf(environment, "PROCESSES", 1, 1, MOST_PROCESSES, "no number of processes");
+  const finishS = wholeOf(environment, "FINISH_S", USUAL_FINISH_S, 1, 300, "no number of seconds");
   const metricsPort = wholeOf(environment, "METRICS_PORT", undefined, 1, 65_535, "no port");
   const host = environment.HOST || "127.0.0.1";
   if (isIP(host) === 0 && !/^[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/i.test(host))
     throw new Trouble(`HOST=${host} is neither an address nor a name: 127.0.0.1, 0.0.0.0 or shop.lan is.`);
-  return { port, host, hops, processes, metricsPort, publicUrl: readPublicUrl(environment.PUBLIC_URL) };
+  return {
+    port,
+    host,
+    hops,
+    processes,
+    finishS,
+    metricsPort,
+    publicUrl: readPublicUrl(environment.PUBLIC_URL),
+  };
 }
 
 function readPublicUrl(given) {

@@ -62,7 +62,6 @@ function lastWord(error, _request, response, next) {
  * `onAsked` stands before all of it.
  */
 export async function shopApp({ hops, publicUrl }, onAsked) {
-  const isHttps = publicUrl?.protocol === "https:" || process.env.HTTPS === "1";
   const build = await import(join(ROOT, "build/server/index.js"));
   const app = express();
   app.disable("x-powered-by");
@@ -73,7 +72,7 @@ export async function shopApp({ hops, publicUrl }, onAsked) {
   app.use(measured(build));
   app.use(refuseStrange);
   app.use("/assets", assets);
-  app.use(...pageHeaders(isHttps));
+  app.use(...pageHeaders(publicUrl?.protocol === "https:"));
   app.use(refusePosts(publicUrl));
   keptPages(app);
   app.use(compression());

@@ -1,12 +1,10 @@
 import { shopApp } from "./app.mjs";
 
-const FINISH_MS = 5000;
-
 /**
  * Serves in this process until it is told to stop, or until whoever started it is gone. Then it takes nothing new, finishes
- * what is under way, and cuts off what takes longer than that.
+ * what is under way, and cuts off what takes longer than `finishS`.
  */
-export async function serveHere({ port, host, ...settings }) {
+export async function serveHere({ port, host, finishS, ...settings }) {
   let isStopping = false;
   /** Streams that only tell of what grows: nobody waits for their end. */
   const streams = new Set();
@@ -38,7 +36,7 @@ export async function serveHere({ port, host, ...settings }) {
     server.close(() => process.exit(0));
     server.closeIdleConnections();
     for (const response of streams) response.destroy();
-    setTimeout(() => server.closeAllConnections(), FINISH_MS).unref();
+    setTimeout(() => server.closeAllConnections(), 1000 * finishS).unref();
   }
   for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, stop);
   process.on("disconnect", stop);

@@ -1,5 +1,5 @@
 import cluster from "node:cluster";
-import { nextPause } from "../lib/watched.mjs";
+import { nextPause } from "../lib/pauses.mjs";
 
 /**
  * Serves in several processes that share one port, each started again where it falls. Stops when every one of them has
