@@ -3,11 +3,11 @@ import { randomBytes } from "node:crypto";
 import { chmodSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { jobId } from "../demo/seed.ts";
 import { freePort, Server } from "../e2e/support/server.ts";
 import { openDatabase } from "../server/database/connection.ts";
 import { accountOf } from "./bench/account.ts";
 import { bookUnderFire } from "./bench/bookers.ts";
+import { openEverywhere } from "./bench/open-everywhere.ts";
 import { ensureBuild } from "./lib/build.mjs";
 import { ensureDebian, findPostgres, findProgram } from "./lib/packages.mjs";
 import { startPooler } from "./lib/pooler.mjs";
@@ -26,7 +26,6 @@ const QUIET_MS = 5000;
 /** So long a lost leader stays lost: longer than it takes to do without. */
 const LOST_MS = 20_000;
 const WANTED_GAP_S = 15;
-const JOBS = ["open-ask", "open-find", "open-plan", "open-build", "open-fill", "open-prove"].map(jobId);
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const secret = () => randomBytes(18).toString("base64url");
@@ -106,10 +105,11 @@ await run(async () => {
       }),
     });
     const cookie = await server.cookiesOf("tobin");
+    const jobs = await openEverywhere(server.scratch.database);
     const silence = { longestMs: 0 };
     let isOver = false;
     const booking = bookUnderFire({
-      ...{ address: server.address, cookie, jobs: JOBS, clients: CLIENTS, lines: Number.POSITIVE_INFINITY },
+      ...{ address: server.address, cookie, jobs, clients: CLIENTS, lines: Number.POSITIVE_INFINITY },
       isOver: () => isOver,
       onBooked: (gapMs) => {
         silence.longestMs = Math.max(silence.longestMs, gapMs);

@@ -1,6 +1,5 @@
 import { execFileSync } from "node:child_process";
 import { seededRandom } from "../../core/thermal/index.ts";
-import { jobId } from "../../demo/seed.ts";
 import { freePort, Server } from "../../e2e/support/server.ts";
 import { openDatabase } from "../../server/database/connection.ts";
 import { ensureBuild } from "../lib/build.mjs";
@@ -10,13 +9,13 @@ import { stopAll } from "../lib/processes.mjs";
 import { accountOf } from "./account.ts";
 import { bookUnderFire } from "./bookers.ts";
 import type { Figure } from "./measure.ts";
+import { openEverywhere } from "./open-everywhere.ts";
 
 const LINES = 10_000;
 const CLIENTS = 50;
 const PROCESSES = 2;
 const BETWEEN_MS = { least: 2000, most: 6000 };
 const DOWN_MS = 1500;
-const JOBS = ["open-ask", "open-find", "open-plan", "open-build", "open-fill", "open-prove"].map(jobId);
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const workersOf = (pid: number): number[] => {
@@ -110,10 +109,11 @@ export async function benchKills(): Promise<Figure[]> {
   });
   try {
     const cookie = await server.cookiesOf("tobin");
+    const jobs = await openEverywhere(server.scratch.database);
     let isOver = false;
     const killing = killAtRandom(server, pooler as Pooler, () => isOver);
     const { address } = server;
-    const booked = await bookUnderFire({ address, cookie, jobs: JOBS, clients: CLIENTS, lines: LINES });
+    const booked = await bookUnderFire({ address, cookie, jobs, clients: CLIENTS, lines: LINES });
     isOver = true;
     const killed = await killing;
     const owner = openDatabase(server.scratch.ownerUrl, { isPatient: true });
