@@ -1,4 +1,5 @@
 // Every figure this project holds itself to, measured now: npm run bench [-- name]
+import { benchCrowd } from "./bench/crowd.ts";
 import { benchDiagnosis } from "./bench/diagnosis.ts";
 import { benchExplore } from "./bench/explore.ts";
 import { benchFillAndWatch } from "./bench/fill-and-watch.ts";
@@ -36,6 +37,7 @@ const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   state: benchState,
   rush: benchRush,
   hostile: benchHostile,
+  crowd: benchCrowd,
   kills: benchKills,
   explore: benchExplore,
 };

@@ -5,7 +5,7 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { createInterface } from "node:readline/promises";
 import { parseArgs } from "node:util";
-import { backUpDaily } from "./lib/backups.mjs";
+import { startChores } from "./lib/backups.mjs";
 import { ensureBuild } from "./lib/build.mjs";
 import { startCluster } from "./lib/cluster.mjs";
 import { ensurePackages } from "./lib/packages.mjs";
@@ -137,7 +137,7 @@ await run(async () => {
     mkdirSync(LOCAL, { recursive: true });
     writeFileSync(file, JSON.stringify({ slug: asked.slug }), { mode: 0o600 });
     if (port === undefined) return say(`${shop.name} is set up. To serve it: npm run shop`);
-    backUpDaily(owner, process.env.BACKUP_TO ?? join(LOCAL, "backups"), say);
+    await startChores(owner, process.env.BACKUP_TO ?? join(LOCAL, "backups"));
     const address = publicUrl?.origin ?? `http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}`;
     const code = await serveWeb({ APP_DATABASE_URL: shop.appUrl, PORT: String(port), HOST: host }, () => {
       if (shop.invitation)

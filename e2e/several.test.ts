@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { startPooler } from "../bin/lib/pooler.mjs";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { type AtDesk, atDesk } from "../server/database/connection.ts";
+import { type Scratch, scratchDatabase } from "../server/testing/scratch-database.ts";
 import { newEntry, PASSWORD, smallShop } from "../server/testing/small-shop.ts";
 import { verifyShop } from "../server/verify/verify-shop.ts";
 import { cookieOf, freePort, Server } from "./support/server.ts";
@@ -14,15 +15,20 @@ const PROCESSES = 3;
 let server: Server;
 let cookie: string;
 let metricsPort: number;
+let follower: Scratch;
+let isFollowing = true;
 let pooler: Awaited<ReturnType<typeof startPooler>>;
 beforeAll(async () => {
   metricsPort = await freePort();
+  // One that is so far behind that it knows nothing yet.
+  follower = await scratchDatabase();
   server = await Server.open({
     settingsFor: async (scratch) => {
       pooler = await startPooler(scratch.appUrl, await freePort(), { connections: 4 });
       return {
         APP_DATABASE_URL: pooler.url,
         DIRECT_DATABASE_URL: scratch.appUrl,
+        READ_DATABASE_URL: follower.appUrl,
         PROCESSES: String(PROCESSES),
         METRICS_PORT: String(metricsPort),
       };
@@ -33,6 +39,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await server.close();
   pooler.close();
+  if (isFollowing) await follower.drop();
 });
 
 /** Sent until it is answered, as a browser does: what comes back is whether it is booked. */
@@ -121,7 +128,7 @@ describe("several processes with a pooler before the database", () => {
     const pages = await Promise.all(
       Array.from({ length: 40 }, async (_, n) => {
         const isTheirs = n % 2 === 0;
-        const text = await shown("/vehicles", isTheirs ? theirs : cookie);
+        const text = await shown("/vehicles", `${isTheirs ? theirs : cookie}; wrote=1`);
         return {
           isTheirs,
           own: text.includes("BES "),
@@ -130,6 +137,22 @@ describe("several processes with a pooler before the database", () => {
       }),
     );
     for (const { isTheirs, own, demo } of pages) expect([own, demo > 0]).toEqual([isTheirs, !isTheirs]);
+  });
+
+  it("read from one that follows, but for whoever has just written, and where it is gone from the other", async () => {
+    const first = "MRW 2284";
+    expect(await shown("/vehicles", cookie)).not.toContain(first);
+    const written = await fetch(`${server.address}/jobs/${JOB}/entries`, {
+      method: "POST",
+      headers: { Cookie: cookie, Origin: server.address, "Content-Type": "application/json" },
+      body: JSON.stringify({ entries: [newEntry({ kind: "note", text: "seen at once" })] }),
+    });
+    const [wrote = ""] = written.headers.getSetCookie().filter((each) => each.startsWith("wrote="));
+    expect(wrote).toMatch(/^wrote=1; Max-Age=\d; Path=\/; HttpOnly; SameSite=Lax$/);
+    expect(await shown("/vehicles", `${cookie}; ${wrote.split(";")[0]}`)).toContain(first);
+    await follower.drop();
+    isFollowing = false;
+    expect(await shown("/vehicles", cookie)).toContain(first);
   });
 
   it("lose nothing as each of them is killed, and are three again", async () => {

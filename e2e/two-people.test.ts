@@ -68,6 +68,18 @@ describe("two people on one job", () => {
     expect(words).toHaveLength(2);
   });
 
+  it("who each write one hose out are both asked whether it is one, and one of them strikes a line", async () => {
+    const written = 'section[aria-label="Written by two"]';
+    await bookLine(ilse, "out heater hose left");
+    await bookLine(tobin, "out heater hose left");
+    for (const page of [ilse, tobin]) await seen(page, "Out twice, by two people?");
+    const [, second] = await ilse.$$(`${written} button`);
+    await second?.click();
+    await ilse.keyboard.press("Enter");
+    for (const page of [ilse, tobin]) await page.waitForFunction(`!document.querySelector('${written}')`);
+    expect((await bookWords(tobin)).filter((line) => /Left heater hose\./.test(line))).toHaveLength(2);
+  });
+
   it("takes a signature's question back where the other has booked something since it was asked", async () => {
     await build(ilse, "sign");
     const words = await ilse.$eval("main", (main) => main.textContent ?? "");

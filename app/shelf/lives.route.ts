@@ -5,7 +5,7 @@ import { isOwnWord } from "../shell/kept/reading.ts";
 import type { Route } from "./+types/lives.route";
 
 /** How long parts have lasted in this shop's cars, for a page that is about something else. */
-export const loader = guarded("desk", ({ desk }) => desk(readSpans));
+export const loader = guarded("desk", ({ look }) => look(readSpans));
 
 /** Without a server it says nothing, and takes no page down. */
 export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs): Promise<PartSpan[]> {

@@ -16,7 +16,7 @@ import { ShelfTable } from "./ShelfTable.tsx";
 
 export const meta = () => [{ title: "Shelf · Warm Ledger" }];
 
-export const loader = guarded("desk", ({ desk }) => desk(readShelf));
+export const loader = guarded("desk", ({ look }) => look(readShelf));
 
 /** One thing put on the shelf, or taken off it by its id. */
 export const action = guarded("technician", async ({ request, desk, member }) => {

@@ -2,9 +2,18 @@ import { appUrl } from "../../server/database/addresses.ts";
 import { type Database, openDatabase } from "../../server/database/connection.ts";
 
 let open: Database | undefined;
+let following: Database | undefined;
 
 /** The process's one pool of connections, as the application's role. */
 export function database(): Database {
   open ??= openDatabase(appUrl(process.env));
   return open;
+}
+
+/** A database that follows the other one, a second behind, where READ_DATABASE_URL names one. */
+export function followingDatabase(): Database | undefined {
+  const url = process.env.READ_DATABASE_URL;
+  if (!url) return undefined;
+  following ??= openDatabase(url);
+  return following;
 }

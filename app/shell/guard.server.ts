@@ -5,7 +5,7 @@ import { type AtDesk, atDesk } from "../../server/database/connection.ts";
 import { findSession, type Member } from "../../server/people/find-session.ts";
 import { type Role, reaches } from "../../server/people/roles.ts";
 import { isUntouched, readCookie, sessionCookie } from "./cookies.server.ts";
-import { database } from "./database.server.ts";
+import { database, followingDatabase } from "./database.server.ts";
 import { log } from "./log.server.ts";
 
 export interface Visit {
@@ -17,6 +17,8 @@ export interface Visit {
   member: Member;
   /** Runs one use-case in its own transaction, for this shop and person. */
   desk: AtDesk;
+  /** The same for what may be a second old: by a database that follows, where there is one. Whoever has just written is shown what they wrote. */
+  look: AtDesk;
   /** Whether the session still stands: for what goes on after the answer has begun. */
   isStillIn: () => Promise<boolean>;
 }
@@ -25,6 +27,24 @@ export interface Visit {
 export interface Refused {
   refused: { message: string; fields: Record<string, string> };
 }
+
+/** Set by the server after each post for some seconds, where a database follows. */
+const HAS_WRITTEN = /(?:^|; ?)wrote=/;
+
+function lookFor(request: Request, who: { shopId: string; personId: string }): AtDesk {
+  const follower = HAS_WRITTEN.test(request.headers.get("Cookie") ?? "") ? undefined : followingDatabase();
+  if (!follower) return (useCase) => atDesk(database(), who, useCase);
+  return (useCase) =>
+    atDesk(follower, who, useCase).catch((error: unknown) => {
+      // One that follows may be gone, or be sent away by what it is told to keep up with: the other one knows too.
+      if (!asRefusal(error)?.againInS && !isSentAway(error)) throw error;
+      return atDesk(database(), who, useCase);
+    });
+}
+
+/** A follower ends a reading that is in the way of what it has to take over (PostgreSQL, “recovery conflict”). */
+const isSentAway = (error: unknown) =>
+  (error as { parent?: { code?: unknown } } | null)?.parent?.code === "40001";
 
 const isRead = ({ method }: Request) => method === "GET" || method === "HEAD";
 
@@ -103,6 +123,7 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
         origin: originOf(context, url),
         member: found,
         desk: (useCase) => atDesk(database(), { shopId, personId }, useCase),
+        look: lookFor(request, { shopId, personId }),
         isStillIn: async () =>
           (await findSession(database(), token, new Date(), { isUntouched: true })) !== undefined,
       });

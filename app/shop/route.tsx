@@ -179,10 +179,10 @@ export default function Shop() {
                 is signed in on it.
               </p>
               <ul>
-                {shop.unsent.map(({ browserId, name, entries, since }) => (
+                {shop.unsent.map(({ browserId, name, entries, since, toldAt }) => (
                   <li key={browserId} className="border-rule border-b py-2">
                     <span className="font-bold">{name}:</span> {entries} unsent since{" "}
-                    {whenOf(since, timeZone)}
+                    {whenOf(since, timeZone)}, last heard of {whenOf(toldAt, timeZone)}
                   </li>
                 ))}
               </ul>

@@ -17,9 +17,9 @@ export const meta = () => [{ title: "Vehicles · Warm Ledger" }];
 const LONGEST_SEARCH = 80;
 const plain = (text: string) => text.toLowerCase().replace(/[\s-]/g, "");
 
-export const loader = guarded("desk", async ({ url, desk }) => {
+export const loader = guarded("desk", async ({ url, look }) => {
   const search = (url.searchParams.get("find") ?? "").slice(0, LONGEST_SEARCH);
-  return { search, vehicles: await desk((given) => findVehicles(given, search)) };
+  return { search, vehicles: await look((given) => findVehicles(given, search)) };
 });
 
 /** With no server the list that is kept is searched here, as the server would. */

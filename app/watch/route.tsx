@@ -12,9 +12,9 @@ export const meta = () => [{ title: "Watch · Warm Ledger" }];
 
 const DAYS_AHEAD = 366;
 
-export const loader = guarded("desk", async ({ desk }) => ({
-  watched: await desk(readWatch),
-  looks: await desk((given) => readPromises(given, { days: DAYS_AHEAD })),
+export const loader = guarded("desk", async ({ look }) => ({
+  watched: await look(readWatch),
+  looks: await look((given) => readPromises(given, { days: DAYS_AHEAD })),
 }));
 
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("watch/route");

@@ -4,6 +4,7 @@ import { newEntry } from "../../server/testing/small-shop.ts";
 /** As long as a browser waits for an answer. */
 const LONGEST_MS = 5000;
 const PAUSE_MS = 100;
+const MOST_FAULTS = 5;
 
 export interface Booked {
   ids: string[];
@@ -11,6 +12,8 @@ export interface Booked {
   ms: number[];
   /** Answers that were no “booked”, and sendings that nobody answered: each was sent again. */
   again: Map<string, number>;
+  /** What the first answers that were faults said. */
+  faults: string[];
   /** The longest that nothing at all was booked. */
   longestGapMs: number;
 }
@@ -27,7 +30,7 @@ export interface ToBook {
   onBooked?: (gapMs: number) => void;
 }
 
-async function once({ address, cookie }: ToBook, job: string, id: string): Promise<string> {
+async function once({ address, cookie }: ToBook, job: string, id: string, faults: string[]): Promise<string> {
   try {
     const answer = await fetch(`${address}/jobs/${job}/entries`, {
       method: "POST",
@@ -36,6 +39,7 @@ async function once({ address, cookie }: ToBook, job: string, id: string): Promi
       signal: AbortSignal.timeout(LONGEST_MS),
     });
     const text = await answer.text();
+    if (answer.status === 500 && faults.length < MOST_FAULTS) faults.push(text.slice(0, 200));
     const { booked = [] } = JSON.parse(text) as { booked?: string[] };
     return booked.includes(id) ? "booked" : String(answer.status);
   } catch (error) {
@@ -45,7 +49,7 @@ async function once({ address, cookie }: ToBook, job: string, id: string): Promi
 
 /** Books lines as so many browsers would: one after the other, each sent again until it is called booked. */
 export async function bookUnderFire(given: ToBook): Promise<Booked> {
-  const told: Booked = { ids: [], ms: [], again: new Map(), longestGapMs: 0 };
+  const told: Booked = { ids: [], ms: [], again: new Map(), faults: [], longestGapMs: 0 };
   let last = performance.now();
   let begun = 0;
   const client = async (number: number) => {
@@ -54,7 +58,7 @@ export async function bookUnderFire(given: ToBook): Promise<Booked> {
       const [id, from] = [randomUUID(), performance.now()];
       const job = given.jobs[(number + begun) % given.jobs.length] as string;
       for (;;) {
-        const said = await once(given, job, id);
+        const said = await once(given, job, id, told.faults);
         if (said === "booked") break;
         told.again.set(said, (told.again.get(said) ?? 0) + 1);
         await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));

@@ -104,6 +104,7 @@ export async function benchKills(): Promise<Figure[]> {
         APP_DATABASE_URL: pooler.url,
         DIRECT_DATABASE_URL: scratch.appUrl,
         PROCESSES: String(PROCESSES),
+        LOG_LEVEL: "error",
       };
     },
   });
@@ -122,7 +123,11 @@ export async function benchKills(): Promise<Figure[]> {
     await Promise.all([owner.sequelize.close(), app.sequelize.close()]);
     return [
       none(`${booked.ids.length} bookings under kills: lost`, told.lost, `killed: ${counted(killed)}`),
-      none("doubled", told.doubled, `sent again: ${counted(booked.again)}`),
+      none(
+        "doubled",
+        told.doubled,
+        `sent again: ${counted(booked.again)}${booked.faults.length > 0 ? `; faults: ${booked.faults.join(" | ")}` : ""}`,
+      ),
       none("books with holes", told.holes),
       none("books that don't verify", told.broken),
       {

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { readFileSync } from "node:fs";
 import sharp from "sharp";
 import { jobId } from "../../demo/seed.ts";
 import { Server } from "../../e2e/support/server.ts";
@@ -10,6 +11,8 @@ const QUIET_MS = 4000;
 const PAUSE_MS = 25;
 const LONGEST_RUSH_MS = 60_000;
 const WANTED_TIMES = 3;
+const MOST_MEGABYTES = 600;
+const LOG_ROWS = 1_000_000;
 
 const BOOKED_IN = jobId("open-find");
 const RUSHED_IN = jobId("open-prove");
@@ -65,6 +68,33 @@ async function paper(server: Server, cookie: string): Promise<void> {
   await answer.arrayBuffer();
 }
 
+/** A warm-up of a day in tenths of a second: a million rows. */
+function longLog(): Uint8Array<ArrayBuffer> {
+  const rows = Array.from({ length: LOG_ROWS }, (_, row) => {
+    const s = row / 10;
+    return `${s.toFixed(1)},${(95 - 75 * Math.exp(-s / 600) + 3 * Math.sin(s / 90)).toFixed(1)}`;
+  });
+  return new TextEncoder().encode(`time_s,coolant_C\n${rows.join("\n")}\n`);
+}
+
+async function log(server: Server, cookie: string, bytes: Uint8Array<ArrayBuffer>): Promise<number> {
+  const form = new FormData();
+  form.set("id", randomUUID());
+  form.set("name", "a-day.csv");
+  form.set("log", new File([bytes], "a-day.csv", { type: "text/csv" }));
+  const answer = await fetch(`${server.address}/jobs/${RUSHED_IN}/logs`, {
+    method: "POST",
+    headers: { Cookie: cookie, Origin: server.address },
+    body: form,
+  });
+  await answer.text();
+  return answer.status;
+}
+
+/** The most memory that the server's process has had, threads and all, in MB. */
+const mostMemory = (server: Server): number =>
+  Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+
 /** Opens streams of one book and leaves them open; the answer ends them. */
 async function streams(server: Server, cookie: string, many: number): Promise<() => void> {
   const leaving = new AbortController();
@@ -98,12 +128,21 @@ export async function benchRush(): Promise<Figure[]> {
         .jpeg({ quality: 92 })
         .toBuffer(),
     );
+    const day = longLog();
     const rushes: [name: string, rush: () => Promise<unknown>][] = [
       [
         "150 sign-ins",
         () => Promise.all(Array.from({ length: 150 }, (_, attempt) => signInTry(server, attempt))),
       ],
       ["24 pictures", () => Promise.all(Array.from({ length: 24 }, () => picture(server, other, taken)))],
+      [
+        "9 logs of a million rows",
+        async () => {
+          const statuses = await Promise.all(Array.from({ length: 9 }, () => log(server, other, day)));
+          if (statuses.some((status) => status !== 200))
+            throw new Error(`logs were answered with ${statuses}`);
+        },
+      ],
       ["20 papers", () => Promise.all(Array.from({ length: 20 }, () => paper(server, other)))],
     ];
     const figures: Figure[] = [];
@@ -127,6 +166,10 @@ export async function benchRush(): Promise<Figure[]> {
     const leave = await streams(server, other, 200);
     told("200 open streams of the same book", await bookings(server, booker, until(QUIET_MS)));
     leave();
+    figures.push({
+      ...{ name: "the most memory of the server through all of it", measured: mostMemory(server) },
+      ...{ unit: "MB", wanted: MOST_MEGABYTES },
+    });
     return figures;
   } finally {
     await server.close();

@@ -3,6 +3,7 @@ import { ensureDebian, findPostgres } from "./packages.mjs";
 import { ROOT } from "./paths.mjs";
 import { finish } from "./processes.mjs";
 import { Trouble } from "./say.mjs";
+import { keepRunning } from "./watched.mjs";
 
 /** The database that DATABASE_URL names, or the project's own of that name: as it runs, else started for this command. */
 export async function databaseOf(name) {
@@ -31,30 +32,21 @@ export async function runBackup(DATABASE_URL, ...act) {
 /** One act of server/commands/verify.ts: every shop's books read through, or a paper's hash looked up. */
 export const runVerify = (DATABASE_URL, ...act) => told("server/commands/verify.ts", act, { DATABASE_URL });
 
-/** Not while everything starts. */
-const FIRST_MS = 60_000;
-const DAY_MS = 86_400_000;
-const AGAIN_MS = 3_600_000;
-
-/** Backs up once a day from now on and reads the books through, and an hour later where that failed; says each time what came of it. */
-export function backUpDaily(database, folder, say) {
-  const next = (inMs) => {
-    setTimeout(async () => {
-      try {
-        const { file, rows } = await runBackup(database, "take", folder);
-        say(`Backed up: ${file}, ${rows} rows, restored and the same.`);
-        const broken = (await runVerify(database, "all")).shops.flatMap((shop) => shop.broken);
-        say(
-          broken.length === 0
-            ? "Every book is unbroken."
-            : `${broken.length} books are not what was written. Look with: npm run verify`,
-        );
-        next(DAY_MS);
-      } catch (error) {
-        say(`The daily backup failed: ${error.message} It is tried again in an hour.`);
-        next(AGAIN_MS);
-      }
-    }, inMs).unref();
-  };
-  next(FIRST_MS);
+/**
+ * Does what has to be done each day (backup, reading the books through, what is over) in a process of its own, which is started
+ * again where it falls. Of several machines on one database one does it.
+ */
+export async function startChores(DATABASE_URL, BACKUP_TO) {
+  const PG_PROGRAMS = await ensureDebian("PostgreSQL", ["postgresql"], findPostgres);
+  void keepRunning(
+    "What is done each day",
+    process.execPath,
+    ["--import", "tsx", "server/commands/chores.ts"],
+    {
+      cwd: ROOT,
+      env: { ...process.env, DATABASE_URL, BACKUP_TO, PG_PROGRAMS },
+      stdio: ["ignore", "inherit", "inherit", "ipc"],
+      isUp: () => true,
+    },
+  );
 }

@@ -31,7 +31,15 @@ function keptPages(app) {
   });
 }
 
+/** What somebody has just written is not yet where others read: for so long they read where it was written. */
+const FOLLOWS_IN_S = 5;
+
 const program = (build, publicUrl) => (request, response, next) => {
+  if (request.method === "POST" && process.env.READ_DATABASE_URL)
+    response.append(
+      "Set-Cookie",
+      `wrote=1; Max-Age=${FOLLOWS_IN_S}; Path=/; HttpOnly; SameSite=Lax${publicUrl?.protocol === "https:" ? "; Secure" : ""}`,
+    );
   // What a handler says of keeping is added to what stands here, and can't take it back.
   if (!SAYS_HOW_LONG.test(request.path)) response.setHeader("Cache-Control", "no-store");
   createRequestHandler({

@@ -1,5 +1,5 @@
 import { type ChildProcess, execFileSync } from "node:child_process";
-import { chownSync, mkdirSync, writeFileSync } from "node:fs";
+import { chownSync, mkdirSync, openSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { clusterUser } from "../lib/cluster.mjs";
 import { start } from "../lib/processes.mjs";
@@ -57,7 +57,9 @@ export class ClusterNode {
       scope: "ledger",
       name,
       restapi: { listen: `${host}:${PORTS.patroni}`, connect_address: `${host}:${PORTS.patroni}` },
-      etcd3: { hosts: this.all.map((each) => `${each.host}:${PORTS.etcd}`) },
+      // By the store's older interface: with the newer one this version's leader, frozen and thawed, takes the lock back unasked
+      // and every line that was booked meanwhile is gone. The older one compares before it sets.
+      etcd: { hosts: this.all.map((each) => `${each.host}:${PORTS.etcd}`) },
       bootstrap: {
         dcs: {
           ...WATCH,
@@ -85,9 +87,10 @@ export class ClusterNode {
     const { uid, gid } = clusterUser() as { uid?: number; gid?: number };
     const as = uid === undefined ? [] : ["setpriv", `--reuid=${uid}`, `--regid=${gid}`, "--clear-groups"];
     const [command, ...rest] = [...this.place.inside, ...as, program, ...args];
+    const log = openSync(join(this.folder, "log"), "a");
     const child = start(command as string, rest, {
       cwd: this.folder,
-      stdio: "ignore",
+      stdio: ["ignore", log, log],
       env: { ...process.env, HOME: this.folder },
     });
     this.children.push(child);
@@ -115,6 +118,8 @@ export class ClusterNode {
         peers,
         "--initial-cluster-state",
         "new",
+        "--enable-v2",
+        "--pre-vote",
         "--heartbeat-interval",
         "100",
         "--election-timeout",
@@ -129,8 +134,8 @@ export class ClusterNode {
 
   /** The ids of its PostgreSQL and of what watches it, the watcher's first. */
   private get databaseProcesses(): number[] {
-    const watcher = pids("pgrep", "-f", join(this.folder, "patroni.yml"));
-    const [first] = pids("pgrep", "-f", `postgres -D ${join(this.folder, "data")}`);
+    const watcher = pids("pgrep", "-f", "--", join(this.folder, "patroni.yml"));
+    const [first] = pids("pgrep", "-f", "--", `postgres -D ${join(this.folder, "data")}`);
     return [...watcher, ...(first ? [first, ...pids("pgrep", "-P", String(first))] : [])];
   }
 
@@ -174,7 +179,7 @@ export class ClusterNode {
     this.thaw();
     this.kill();
     for (const child of this.children) child.kill("SIGKILL");
-    for (const pid of pids("pgrep", "-f", `--data-dir ${join(this.folder, "etcd")}`))
+    for (const pid of pids("pgrep", "-f", "--", `--data-dir ${join(this.folder, "etcd")}`))
       process.kill(pid, "SIGKILL");
   }
 }

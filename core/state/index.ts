@@ -12,6 +12,7 @@ export {
   type Span,
 } from "./coolant.ts";
 export { type CoolantBalance, coolantBalance } from "./coolant-balance.ts";
+export { type Doubled, doubled } from "./doubled.ts";
 export { type Duty, dutiesOf, mayClose, type OpenItem, openItems } from "./duties.ts";
 export { COOLS_IN_H, type EngineState, engineState, mayHaveOpened, WARM_C } from "./engine.ts";
 export { complaintOf, type Found, findingOf } from "./finding.ts";

@@ -2,6 +2,7 @@ import { randomBytes } from "node:crypto";
 import { mkdirSync, readdirSync, renameSync, rmSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { QueryTypes, Sequelize, Transaction } from "sequelize";
+import { QUEUE_SCHEMA } from "../chores/queue-schema.ts";
 import { backupUrl } from "../database/backup-role.ts";
 import { backupName, outlived } from "./kept-backups.ts";
 import { runTool } from "./postgres-tools.ts";
@@ -65,7 +66,8 @@ export async function takeBackup(ownerUrl: string, folder: string, at: Date): Pr
         });
         await runTool("pg_dump", backupUrl(ownerUrl), [
           ...["--format=custom", "--enable-row-security", `--snapshot=${row?.id}`],
-          ...["--lock-wait-timeout=10s", `--file=${making}`],
+          // What has to be done is no record of what was.
+          ...[`--exclude-schema=${QUEUE_SCHEMA}`, "--lock-wait-timeout=10s", `--file=${making}`],
         ]);
         return tablesTold(reader, transaction);
       },

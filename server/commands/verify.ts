@@ -1,9 +1,9 @@
-import { BaseError, QueryTypes } from "sequelize";
+import { BaseError } from "sequelize";
 import { appUrl } from "../database/addresses.ts";
-import { backupUrl } from "../database/backup-role.ts";
 import { type AtDesk, atDesk, openDatabase } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
 import { Refusal } from "../refusal.ts";
+import { allShops } from "../shops/all-shops.ts";
 import { findLine, hashFromPaper } from "../verify/find-line.ts";
 import { verifyShop } from "../verify/verify-shop.ts";
 
@@ -11,15 +11,6 @@ import { verifyShop } from "../verify/verify-shop.ts";
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error("DATABASE_URL does not say where the database is.");
 const [what, jobNumber = "", typed = ""] = process.argv.slice(2);
-
-async function shopsOf(ownerUrl: string): Promise<{ id: string; name: string }[]> {
-  const all = openDatabase(backupUrl(ownerUrl), { isPatient: true });
-  try {
-    return await all.sequelize.query("SELECT id, name FROM shops ORDER BY name", { type: QueryTypes.SELECT });
-  } finally {
-    await all.sequelize.close();
-  }
-}
 
 const app = openDatabase(appUrl(process.env), { isPatient: true });
 try {
@@ -30,7 +21,7 @@ try {
     });
   await migrate(url);
   const told = [];
-  for (const { id: shopId, name } of await shopsOf(url)) {
+  for (const { id: shopId, name } of await allShops(url)) {
     const at: AtDesk = (work) => atDesk(app, { shopId }, work);
     if (hash) {
       const found = await at((desk) => findLine(desk, Number(jobNumber), hash));

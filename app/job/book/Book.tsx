@@ -6,6 +6,7 @@ import type { JobContext } from "../context.ts";
 import { Balance } from "./Balance.tsx";
 import { BookLines } from "./BookLines.tsx";
 import { EntryLine, type GivenLine } from "./EntryLine.tsx";
+import { TwiceInBook } from "./TwiceInBook.tsx";
 
 function Inside({ context, stage, open }: { context: JobContext; stage: Stage; open: string[] }) {
   const [line, setLine] = useState<GivenLine>();
@@ -15,6 +16,7 @@ function Inside({ context, stage, open }: { context: JobContext; stage: Stage; o
         context={context}
         onCorrect={(seq) => setLine({ text: `correct ${seq} `, at: Date.now() })}
       />
+      <TwiceInBook context={context} onStrike={(seq) => setLine({ text: `strike ${seq}`, at: Date.now() })} />
       <Balance open={open} />
       <EntryLine context={context} stage={stage} given={line} />
     </>

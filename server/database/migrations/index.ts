@@ -21,6 +21,7 @@ import { backups } from "./020-backups.ts";
 import { grownTo } from "./021-grown-to.ts";
 import { bookChain } from "./022-chain.ts";
 import { peopleByFunction } from "./023-people-by-function.ts";
+import { house } from "./024-house.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -48,4 +49,5 @@ export const migrations: Migration[] = [
   grownTo,
   bookChain,
   peopleByFunction,
+  house,
 ];
