@@ -73,8 +73,9 @@ describe("two people on one job", () => {
     await bookLine(ilse, "out heater hose left");
     await bookLine(tobin, "out heater hose left");
     for (const page of [ilse, tobin]) await seen(page, "Out twice, by two people?");
-    const [, second] = await ilse.$$(`${written} button`);
+    const [, second] = await ilse.$$(`aside ${written} button`);
     await second?.click();
+    await ilse.waitForFunction('document.activeElement?.value?.startsWith("strike ")');
     await ilse.keyboard.press("Enter");
     for (const page of [ilse, tobin]) await page.waitForFunction(`!document.querySelector('${written}')`);
     expect((await bookWords(tobin)).filter((line) => /Left heater hose\./.test(line))).toHaveLength(2);

@@ -11,7 +11,7 @@ import { bookUnderFire } from "./bookers.ts";
 import type { Figure } from "./measure.ts";
 import { openEverywhere } from "./open-everywhere.ts";
 
-const LINES = 10_000;
+const USUAL_LINES = 10_000;
 const CLIENTS = 50;
 const PROCESSES = 2;
 const BETWEEN_MS = { least: 2000, most: 6000 };
@@ -91,7 +91,8 @@ const none = (name: string, measured: number, from = ""): Figure => ({
 });
 
 /** Ten thousand bookings by fifty browsers while web processes, pooler and database are killed in random order. */
-export async function benchKills(): Promise<Figure[]> {
+export async function benchKills(given?: string): Promise<Figure[]> {
+  const lines = Number(given ?? USUAL_LINES);
   await ensureBuild();
   const before = process.env.DATABASE_URL;
   process.env.DATABASE_URL = await startCluster("kills");
@@ -114,7 +115,7 @@ export async function benchKills(): Promise<Figure[]> {
     let isOver = false;
     const killing = killAtRandom(server, pooler as Pooler, () => isOver);
     const { address } = server;
-    const booked = await bookUnderFire({ address, cookie, jobs, clients: CLIENTS, lines: LINES });
+    const booked = await bookUnderFire({ address, cookie, jobs, clients: CLIENTS, lines });
     isOver = true;
     const killed = await killing;
     const owner = openDatabase(server.scratch.ownerUrl, { isPatient: true });
