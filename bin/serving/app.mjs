@@ -5,7 +5,7 @@ import compression from "compression";
 import express from "express";
 import expressStaticGzip from "express-static-gzip";
 import { ROOT } from "../lib/paths.mjs";
-import { oneByOne, refusePosts, refuseStrange } from "./doors.mjs";
+import { filesInTurn, oneByOne, refusePosts, refuseStrange } from "./doors.mjs";
 import { assetHeaders, pageHeaders } from "./headers.mjs";
 import { measured } from "./measured.mjs";
 
@@ -34,25 +34,30 @@ function keptPages(app) {
 /** What somebody has just written is not yet where others read: for so long they read where it was written. */
 const FOLLOWS_IN_S = 5;
 
-const program = (build, publicUrl) => (request, response, next) => {
-  if (request.method === "POST" && process.env.READ_DATABASE_URL)
-    response.append(
-      "Set-Cookie",
-      `wrote=1; Max-Age=${FOLLOWS_IN_S}; Path=/; HttpOnly; SameSite=Lax${publicUrl?.protocol === "https:" ? "; Secure" : ""}`,
-    );
-  // What a handler says of keeping is added to what stands here, and can't take it back.
-  if (!SAYS_HOW_LONG.test(request.path)) response.setHeader("Cache-Control", "no-store");
-  createRequestHandler({
+function program(build, publicUrl) {
+  // Made once: what it works out of the routes takes longer than a booking's own reckoning.
+  const answer = createRequestHandler({
     build,
     mode: "production",
-    getLoadContext: () => ({
-      nonce: response.locals.nonce,
+    getLoadContext: (request, { locals }) => ({
+      nonce: locals.nonce,
       source: request.ip,
       origin: publicUrl?.origin,
-      seen: response.locals.seen,
+      seen: locals.seen,
     }),
-  })(request, response, next);
-};
+  });
+  const secure = publicUrl?.protocol === "https:" ? "; Secure" : "";
+  return (request, response, next) => {
+    if (request.method === "POST" && process.env.READ_DATABASE_URL)
+      response.append(
+        "Set-Cookie",
+        `wrote=1; Max-Age=${FOLLOWS_IN_S}; Path=/; HttpOnly; SameSite=Lax${secure}`,
+      );
+    // What a handler says of keeping is added to what stands here, and can't take it back.
+    if (!SAYS_HOW_LONG.test(request.path)) response.setHeader("Cache-Control", "no-store");
+    answer(request, response, next);
+  };
+}
 
 /** Anything that got past everything above: one sentence, never a stack. */
 function lastWord(error, _request, response, next) {
@@ -86,6 +91,7 @@ export async function shopApp({ hops, publicUrl }, onAsked) {
   app.use(compression());
   app.use(express.static(join(ROOT, "build/client"), { maxAge: "1h", index: false }));
   app.use(oneByOne());
+  app.use(filesInTurn());
   app.use(program(build, publicUrl));
   app.use(lastWord);
   return app;

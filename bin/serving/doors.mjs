@@ -51,22 +51,19 @@ export const refusePosts = (publicUrl) => (request, response, next) => {
   next();
 };
 
-const MOST_WAITING = 500;
 const AGAIN_S = 5;
 
-/** However many knock at once, two are let through at a time: the shop's own bookings go on between them. */
-export function oneByOne() {
-  const entering = pLimit(2);
+/** So many of a kind at once, so many behind them, and whoever comes after those is told to come again. */
+function inTurn({ atOnce, mostWaiting, isMeant, words }) {
+  const turns = pLimit(atOnce);
   return (request, response, next) => {
-    if (request.method !== "POST" || !/^\/sign-in(?:\.data)?$/.test(request.path)) return next();
-    if (entering.pendingCount >= MOST_WAITING) {
+    if (request.method !== "POST" || !isMeant(request)) return next();
+    if (turns.pendingCount >= mostWaiting) {
+      const message = `${words} Try again in ${AGAIN_S} seconds.`;
       response.setHeader("Retry-After", String(AGAIN_S));
-      return response
-        .status(503)
-        .type("text")
-        .send(`Too many are at the door just now. Try again in ${AGAIN_S} seconds.`);
+      return response.status(503).json({ refused: { message, fields: {} } });
     }
-    void entering(
+    void turns(
       () =>
         new Promise((done) => {
           response.on("close", done);
@@ -76,3 +73,21 @@ export function oneByOne() {
     );
   };
 }
+
+/** However many knock at once, two are let through at a time: the shop's own bookings go on between them. */
+export const oneByOne = () =>
+  inTurn({
+    ...{ atOnce: 2, mostWaiting: 500, words: "Too many are at the door just now." },
+    isMeant: ({ path }) => /^\/sign-in(?:\.data)?$/.test(path),
+  });
+
+/** What is larger is a log or a picture as a camera takes it. */
+const LARGE_BYTES = 1_000_000;
+
+/** Large files are read two at a time: the rest stay where they are, and not in memory, until it is their turn. */
+export const filesInTurn = () =>
+  inTurn({
+    ...{ atOnce: 2, mostWaiting: 60, words: "Too many files are on their way just now." },
+    isMeant: (request) =>
+      TAKES_FILES.test(request.path) && Number(request.get("content-length") ?? 0) > LARGE_BYTES,
+  });

@@ -5,6 +5,9 @@ import {
   type TraceAnalysis,
   type TraceSpec,
 } from "../../core/trace/index.ts";
+import { workAfterBookings } from "../after-bookings.ts";
+
+workAfterBookings();
 
 export type Judged = { rows: number; analysis: TraceAnalysis } | { stops: string };
 

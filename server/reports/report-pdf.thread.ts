@@ -1,8 +1,11 @@
 import { gunzipSync } from "node:zlib";
 import pdfmake from "pdfmake";
 import { analyseTrace, decodeLog, readTrace, type TraceSpec, thinTrace } from "../../core/trace/index.ts";
+import { workAfterBookings } from "../after-bookings.ts";
 import { PDF_FONTS } from "./pdf-fonts.ts";
 import { type PaperReport, reportDocument } from "./report-document.ts";
+
+workAfterBookings();
 
 export interface PaperOrder extends Omit<PaperReport, "curve"> {
   /** The log as it is kept, and the card that it is held against. */
