@@ -1,7 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
-import { Application } from "./support/application.ts";
+import { Application, takenOver } from "./support/application.ts";
 import { shownTest } from "./support/diagnose.ts";
 import { allSent, bookedLines, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
 
@@ -103,6 +103,7 @@ describe("nothing typed is lost", () => {
       else go();
     });
     await page.reload();
+    await takenOver(page);
     await page.waitForSelector('[data-entry-line][aria-busy="true"]');
     await type("note faster than the network");
     await seen(page, "It is read in a moment");

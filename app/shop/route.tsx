@@ -119,7 +119,21 @@ export default function Shop() {
         </p>
       )}
       <div className="grid items-start gap-6 lg:grid-cols-2">
-        <People people={shop.people} newPersonId={newPersonId} {...may} />
+        <div className="flex flex-col gap-6">
+          <People people={shop.people} newPersonId={newPersonId} {...may} />
+          <Part title="Books">
+            <Books
+              verified={shop.verified}
+              isReading={answer?.isReading ?? false}
+              timeZone={timeZone}
+              isLead={isLead}
+              isBusy={isBusy}
+            />
+          </Part>
+          <Part title="Backup">
+            <Backup {...shop.backup} timeZone={timeZone} />
+          </Part>
+        </div>
         <div className="flex flex-col gap-6">
           <Part title="Units">
             <Form method="post" className="flex flex-wrap items-center justify-between gap-3">
@@ -188,18 +202,6 @@ export default function Shop() {
               </ul>
             </Part>
           )}
-          <Part title="Books">
-            <Books
-              verified={shop.verified}
-              isReading={answer?.isReading ?? false}
-              timeZone={timeZone}
-              isLead={isLead}
-              isBusy={isBusy}
-            />
-          </Part>
-          <Part title="Backup">
-            <Backup {...shop.backup} timeZone={timeZone} />
-          </Part>
           {isLead && (
             <Part title="Read a job in">
               <ReadIn />

@@ -128,8 +128,8 @@ export class Application {
 /** React attaches listeners a moment after it has drawn. */
 const LISTENING_MS = 60;
 
-/** Waits until React has taken the whole page over, part after part, and the fonts and the entry language are there. */
-export async function settled(page: Page): Promise<void> {
+/** Waits until React has taken the whole page over, part after part: what is pressed before that is nobody's. */
+export async function takenOver(page: Page): Promise<void> {
   await page.waitForFunction(() => {
     const drawn = [...document.body.querySelectorAll("a, button, input, main, nav, aside, h1, h2")];
     return (
@@ -137,6 +137,11 @@ export async function settled(page: Page): Promise<void> {
       drawn.every((each) => Object.keys(each).some((key) => key.startsWith("__reactFiber")))
     );
   });
+}
+
+/** Waits until that is so, and the fonts and the entry language are there. */
+export async function settled(page: Page): Promise<void> {
+  await takenOver(page);
   await page.waitForFunction(() => !document.querySelector('[data-entry-line][aria-busy="true"]'));
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
   await new Promise((resolve) => setTimeout(resolve, LISTENING_MS));
