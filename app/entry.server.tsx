@@ -3,7 +3,7 @@ import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
 import { type AppLoadContext, type EntryContext, isRouteErrorResponse, ServerRouter } from "react-router";
-import { log } from "./shell/log.server.ts";
+import { log, loggedPath } from "./shell/log.server.ts";
 import { NonceContext } from "./shell/nonce.ts";
 
 const ABORT_AFTER_MS = 10_000;
@@ -36,7 +36,8 @@ export default function handleRequest(
         },
         onShellError: reject,
         onError(error: unknown) {
-          if (isSent) log.error({ err: error, path: new URL(request.url).pathname }, "fault while rendering");
+          if (isSent)
+            log.error({ err: error, path: loggedPath(loadContext, request) }, "fault while rendering");
         },
       },
     );
@@ -45,7 +46,10 @@ export default function handleRequest(
 }
 
 /** What the router could not answer: addresses and methods that aren't there are nobody's fault, the rest is noted. */
-export function handleError(error: unknown, { request }: { request: Request }): void {
+export function handleError(
+  error: unknown,
+  { request, context }: { request: Request; context: unknown },
+): void {
   if (request.signal.aborted || (isRouteErrorResponse(error) && error.status < 500)) return;
-  log.error({ method: request.method, path: new URL(request.url).pathname, err: error }, "fault");
+  log.error({ method: request.method, path: loggedPath(context, request), err: error }, "fault");
 }

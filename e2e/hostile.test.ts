@@ -274,6 +274,25 @@ describe("every route and action", () => {
     expect(raw).toMatch(/^HTTP\/1\.1 411/);
   });
 
+  it("lets people in while others stand at the door and say nothing", async () => {
+    const silent = Array.from({ length: 6 }, () => {
+      const socket = connect(server.port, "127.0.0.1");
+      socket.on("error", () => undefined);
+      socket.write(
+        `POST /sign-in HTTP/1.1\r\nHost: 127.0.0.1:${server.port}\r\nOrigin: ${server.address}\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 400\r\n\r\nname=`,
+      );
+      return socket;
+    });
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(await server.cookiesOf("ilse")).toMatch(/session=/);
+    // Whoever was slower than them is told so, and nobody's turn was taken.
+    const [told] = await Promise.all(
+      silent.map((socket) => new Promise((resolve) => socket.once("data", (said) => resolve(String(said))))),
+    );
+    expect(told).toMatch(/^HTTP\/1\.1 408 /);
+    for (const socket of silent) socket.destroy();
+  });
+
   it("is not held up by sixty thousand fields from nobody", async () => {
     const many = "a=1&".repeat(15_990);
     for (const path of ["/sign-in", "/preferences", "/shop", "/vehicles/new"]) {

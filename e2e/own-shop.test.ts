@@ -28,9 +28,9 @@ afterAll(async () => {
 });
 
 /** The command as a script calls it: nobody sits there to be asked. */
-function shop(args: readonly string[], environment: Record<string, string> = {}) {
+function run(command: string, args: readonly string[] = [], environment: Record<string, string> = {}) {
   return new Promise<{ code: number; said: string }>((resolve) => {
-    const child = spawn(process.execPath, ["bin/shop.mjs", "--only-make", ...args], {
+    const child = spawn(process.execPath, [command, ...args], {
       env: { ...process.env, DATABASE_URL, LEAD_PIN: "7395", LEAD_PASSWORD, ...environment },
       stdio: ["ignore", "pipe", "pipe"],
     });
@@ -39,6 +39,9 @@ function shop(args: readonly string[], environment: Record<string, string> = {})
     child.on("close", (code) => resolve({ code: code ?? 1, said }));
   });
 }
+
+const shop = (args: readonly string[], environment: Record<string, string> = {}) =>
+  run("bin/shop.mjs", ["--only-make", ...args], environment);
 
 const FLAGS = [
   ...["--name", "Pell Pass Cooling", "--short-name", `pell-${tag}`, "--time-zone", "Europe/Dublin"],
@@ -75,6 +78,14 @@ describe("a shop of one's own", () => {
     );
     expect(entered).toHaveProperty("token");
     expect(await shop([])).toMatchObject({ code: 0 });
+    expect(await run("bin/verify.mjs")).toEqual({
+      code: 0,
+      said: expect.stringMatching(/Pell Pass Cooling: 0 books, 0 lines, unbroken\./),
+    });
+    expect(await run("bin/verify.mjs", ["--job", "1", "--line", "3f2a 91c0 77de 04b1"])).toEqual({
+      code: 1,
+      said: expect.stringMatching(/No line of job 1 bears that hash/),
+    });
     await database.sequelize.close();
     const owner = openDatabase(DATABASE_URL, { isPatient: true });
     const [counts] = await owner.sequelize.query(

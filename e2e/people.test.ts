@@ -125,6 +125,9 @@ describe("the front desk", () => {
   it("reads a job and books nothing in it", async () => {
     page = await application.signedIn("maren");
     await application.go(page, "/shop");
+    await seen(page, "Not looked at yet");
+    await tap(page, "Look now");
+    await seen(page, "Unbroken, looked at");
     await field("Name").fill("Perrin Holt");
     await page.select('select[name="role"]', "desk");
     await field("PIN").fill("7351");

@@ -3,6 +3,8 @@ import { type Database, openDatabase } from "../../server/database/connection.ts
 
 let open: Database | undefined;
 let following: Database | undefined;
+let awayUntil = 0;
+const AWAY_MS = 10_000;
 
 /** The process's one pool of connections, as the application's role. */
 export function database(): Database {
@@ -13,7 +15,12 @@ export function database(): Database {
 /** A database that follows the other one, a second behind, where READ_DATABASE_URL names one. */
 export function followingDatabase(): Database | undefined {
   const url = process.env.READ_DATABASE_URL;
-  if (!url) return undefined;
-  following ??= openDatabase(url);
+  if (!url || Date.now() < awayUntil) return undefined;
+  following ??= openDatabase(url, { isSpare: true });
   return following;
+}
+
+/** The one that follows isn't to be had: for a while nobody waits for it again. */
+export function leaveFollowing(): void {
+  awayUntil = Date.now() + AWAY_MS;
 }

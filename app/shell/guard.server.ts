@@ -5,8 +5,8 @@ import { type AtDesk, atDesk } from "../../server/database/connection.ts";
 import { findSession, type Member } from "../../server/people/find-session.ts";
 import { type Role, reaches } from "../../server/people/roles.ts";
 import { isUntouched, readCookie, sessionCookie } from "./cookies.server.ts";
-import { database, followingDatabase } from "./database.server.ts";
-import { log } from "./log.server.ts";
+import { database, followingDatabase, leaveFollowing } from "./database.server.ts";
+import { log, loggedPath } from "./log.server.ts";
 
 export interface Visit {
   request: Request;
@@ -38,6 +38,7 @@ function lookFor(request: Request, who: { shopId: string; personId: string }): A
     atDesk(follower, who, useCase).catch((error: unknown) => {
       // One that follows may be gone, or be sent away by what it is told to keep up with: the other one knows too.
       if (!asRefusal(error)?.againInS && !isSentAway(error)) throw error;
+      if (!isSentAway(error)) leaveFollowing();
       return atDesk(database(), who, useCase);
     });
 }
@@ -57,7 +58,7 @@ function noteSeen(context: unknown, seen: { shop?: string; person?: string; refe
 function fault(error: unknown, request: Request, context: unknown): never {
   const reference = randomUUID().slice(0, 8);
   noteSeen(context, { reference });
-  log.error({ reference, method: request.method, path: new URL(request.url).pathname, err: error }, "fault");
+  log.error({ reference, method: request.method, path: loggedPath(context, request), err: error }, "fault");
   throw data(
     {
       message: `A fault of ours, not yours. It is noted under ${reference}; nothing was half booked.`,
@@ -80,7 +81,7 @@ async function answered<Result>(
     if (refusal) {
       const { message, status, fields, againInS, isDown } = refusal;
       if (isDown)
-        log.warn({ method: request.method, path: new URL(request.url).pathname, err: error }, message);
+        log.warn({ method: request.method, path: loggedPath(context, request), err: error }, message);
       const how = { status, ...(againInS ? { headers: { "Retry-After": String(againInS) } } : {}) };
       if (isRead(request)) throw data({ message, isDown }, how);
       return data({ refused: { message, fields }, ...(isDown && { isDown }) }, how) as Result;

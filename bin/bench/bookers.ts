@@ -8,8 +8,6 @@ const MOST_FAULTS = 5;
 
 export interface Booked {
   ids: string[];
-  /** Of each answer that said “booked”, from when its line was first sent. */
-  ms: number[];
   /** Answers that were no “booked”, and sendings that nobody answered: each was sent again. */
   again: Map<string, number>;
   /** What the first answers that were faults said. */
@@ -49,13 +47,13 @@ async function once({ address, cookie }: ToBook, job: string, id: string, faults
 
 /** Books lines as so many browsers would: one after the other, each sent again until it is called booked. */
 export async function bookUnderFire(given: ToBook): Promise<Booked> {
-  const told: Booked = { ids: [], ms: [], again: new Map(), faults: [], longestGapMs: 0 };
+  const told: Booked = { ids: [], again: new Map(), faults: [], longestGapMs: 0 };
   let last = performance.now();
   let begun = 0;
   const client = async (number: number) => {
     while (begun < given.lines && !given.isOver?.()) {
       begun++;
-      const [id, from] = [randomUUID(), performance.now()];
+      const id = randomUUID();
       const job = given.jobs[(number + begun) % given.jobs.length] as string;
       for (;;) {
         const said = await once(given, job, id, told.faults);
@@ -65,7 +63,6 @@ export async function bookUnderFire(given: ToBook): Promise<Booked> {
       }
       const now = performance.now();
       told.ids.push(id);
-      told.ms.push(now - from);
       told.longestGapMs = Math.max(told.longestGapMs, now - last);
       given.onBooked?.(now - last);
       last = now;

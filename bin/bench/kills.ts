@@ -1,10 +1,10 @@
-import { execFileSync } from "node:child_process";
 import { seededRandom } from "../../core/thermal/index.ts";
 import { freePort, Server } from "../../e2e/support/server.ts";
 import { openDatabase } from "../../server/database/connection.ts";
 import { ensureBuild } from "../lib/build.mjs";
 import { clusterProcess, startCluster } from "../lib/cluster.mjs";
 import { startPooler } from "../lib/pooler.mjs";
+import { childrenOf } from "../lib/process-ids.mjs";
 import { stopAll } from "../lib/processes.mjs";
 import { accountOf } from "./account.ts";
 import { bookUnderFire } from "./bookers.ts";
@@ -18,17 +18,6 @@ const BETWEEN_MS = { least: 2000, most: 6000 };
 const DOWN_MS = 1500;
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const workersOf = (pid: number): number[] => {
-  try {
-    return execFileSync("pgrep", ["-P", String(pid)], { encoding: "utf8" })
-      .trim()
-      .split("\n")
-      .map(Number);
-  } catch {
-    return [];
-  }
-};
-
 async function startAgain(server: Server): Promise<void> {
   for (let tries = 0; ; tries++) {
     try {
@@ -46,12 +35,12 @@ type Pooler = Awaited<ReturnType<typeof startPooler>>;
 /** Each kills one part, sees to it that it comes back, and is named in the figures. */
 const killers = (server: Server, pooler: Pooler, chance: () => number) => ({
   "a web process": async () => {
-    const workers = workersOf(server.pid);
+    const workers = childrenOf(server.pid);
     const pid = workers[Math.floor(chance() * workers.length)];
     if (pid) process.kill(pid, "SIGKILL");
   },
   "all web processes": async () => {
-    const workers = workersOf(server.pid);
+    const workers = childrenOf(server.pid);
     await server.kill();
     for (const pid of workers) process.kill(pid, "SIGKILL");
     await pause(chance() * DOWN_MS);

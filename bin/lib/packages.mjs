@@ -1,7 +1,7 @@
 import { accessSync, constants, existsSync, readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { ROOT } from "./paths.mjs";
-import { finish } from "./processes.mjs";
+import { atEnd, finish } from "./processes.mjs";
 import { say, Trouble } from "./say.mjs";
 
 const OLDEST_NODE = [20, 19];
@@ -29,12 +29,20 @@ const POLICY = "/usr/sbin/policy-rc.d";
 
 /** Debian starts what serves as it is installed; ours is started by whoever needs it, on its own port. */
 async function holdServices(sudo) {
-  if (existsSync(POLICY)) return false;
-  const write = `printf '#!/bin/sh\\nexit 101\\n' > ${POLICY} && chmod 755 ${POLICY}`;
-  const { code } = await finish([...sudo, "sh"][0], [...sudo, "sh", "-c", write].slice(1), {
-    allowFail: true,
-  });
-  return code === 0;
+  if (existsSync(POLICY)) return async () => {};
+  const asRoot = (...command) => {
+    const [first, ...rest] = [...sudo, ...command];
+    return finish(first, rest, { allowFail: true });
+  };
+  let isHeld = true;
+  const letGo = async () => {
+    if (isHeld) await asRoot("rm", "-f", POLICY);
+    isHeld = false;
+  };
+  // Left behind it would keep this machine's own services from starting.
+  atEnd(letGo);
+  await asRoot("sh", "-c", `printf '#!/bin/sh\\nexit 101\\n' > ${POLICY} && chmod 755 ${POLICY}`);
+  return letGo;
 }
 
 async function aptInstall(packages) {
@@ -46,9 +54,9 @@ async function aptInstall(packages) {
   const apt = (...args) =>
     finish([...sudo, "apt-get"][0], [...sudo, "apt-get", ...args].slice(1), { env, allowFail: true });
   await apt("update", "-q");
-  const held = await holdServices(sudo);
+  const letServices = await holdServices(sudo);
   const { code } = await apt("install", "-y", "-q", "--no-install-recommends", ...packages);
-  if (held) await finish([...sudo, "rm"][0], [...sudo, "rm", "-f", POLICY].slice(1), { allowFail: true });
+  await letServices();
   return code === 0;
 }
 

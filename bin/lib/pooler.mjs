@@ -1,12 +1,23 @@
 import { chownSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { connect } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { clusterUser } from "./cluster.mjs";
 import { ensureDebian, findPooler } from "./packages.mjs";
 import { atEnd, start } from "./processes.mjs";
 
-const READY_TRIES = 50;
+const READY_TRIES = 100;
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+
+const listens = (port) =>
+  new Promise((resolve) => {
+    const socket = connect(port, "127.0.0.1");
+    socket.on("connect", () => {
+      socket.destroy();
+      resolve(true);
+    });
+    socket.on("error", () => resolve(false));
+  });
 
 const settings = ({ port, to, secrets, connections }) => `[databases]
 * = host=${to.hostname} port=${to.port || 5432}
@@ -55,7 +66,7 @@ export async function startPooler(appUrl, port, { connections = 10 } = {}) {
     rmSync(folder, { recursive: true, force: true });
   };
   atEnd(close);
-  for (let look = 0; look < READY_TRIES && child.exitCode === null; look++) await wait(20);
+  for (let look = 0; look < READY_TRIES && !(await listens(port)); look++) await wait(50);
   const through = new URL(appUrl);
   through.host = `127.0.0.1:${port}`;
   return { url: through.toString(), kill: (signal = "SIGKILL") => child.kill(signal), start: launch, close };

@@ -5,7 +5,7 @@ import compression from "compression";
 import express from "express";
 import expressStaticGzip from "express-static-gzip";
 import { ROOT } from "../lib/paths.mjs";
-import { filesInTurn, oneByOne, refusePosts, refuseStrange } from "./doors.mjs";
+import { oneByOne, refusePosts, refuseStrange } from "./doors.mjs";
 import { assetHeaders, pageHeaders } from "./headers.mjs";
 import { measured } from "./measured.mjs";
 
@@ -44,6 +44,7 @@ function program(build, publicUrl) {
       source: request.ip,
       origin: publicUrl?.origin,
       seen: locals.seen,
+      path: locals.path,
     }),
   });
   const secure = publicUrl?.protocol === "https:" ? "; Secure" : "";
@@ -91,7 +92,6 @@ export async function shopApp({ hops, publicUrl }, onAsked) {
   app.use(compression());
   app.use(express.static(join(ROOT, "build/client"), { maxAge: "1h", index: false }));
   app.use(oneByOne());
-  app.use(filesInTurn());
   app.use(program(build, publicUrl));
   app.use(lastWord);
   return app;

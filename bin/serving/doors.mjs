@@ -51,43 +51,62 @@ export const refusePosts = (publicUrl) => (request, response, next) => {
   next();
 };
 
+const MOST_WAITING = 500;
 const AGAIN_S = 5;
+/** A name and a password: nothing that comes in here is larger, and all of it fits where it waits to be read. */
+const MOST_SIGN_IN_BYTES = 8000;
+const ARRIVES_IN_MS = 5000;
+/** No sign-in takes so long: a turn that isn't given back is taken back. */
+const TURN_MS = 10_000;
 
-/** So many of a kind at once, so many behind them, and whoever comes after those is told to come again. */
-function inTurn({ atOnce, mostWaiting, isMeant, words }) {
-  const turns = pLimit(atOnce);
-  return (request, response, next) => {
-    if (request.method !== "POST" || !isMeant(request)) return next();
-    if (turns.pendingCount >= mostWaiting) {
-      const message = `${words} Try again in ${AGAIN_S} seconds.`;
-      response.setHeader("Retry-After", String(AGAIN_S));
-      return response.status(503).json({ refused: { message, fields: {} } });
+/** Whether all that a request says has come, in time: nobody takes a turn with words that they keep back. */
+function hasArrived(request) {
+  const length = Number(request.get("content-length") ?? 0);
+  // To listen for the beginning of nothing uses up its end.
+  if (length === 0) return true;
+  return new Promise((resolve) => {
+    const tell = (is) => {
+      clearTimeout(timer);
+      request.off("readable", look);
+      request.off("close", gone);
+      resolve(is);
+    };
+    const look = () => request.readableLength >= length && tell(true);
+    const gone = () => tell(false);
+    const timer = setTimeout(gone, ARRIVES_IN_MS);
+    request.on("readable", look);
+    request.on("close", gone);
+    look();
+  });
+}
+
+/** However many knock at once, two are let through at a time: the shop's own bookings go on between them. */
+export function oneByOne() {
+  const entering = pLimit(2);
+  return async (request, response, next) => {
+    if (request.method !== "POST" || !/^\/sign-in(?:\.data)?$/.test(request.path)) return next();
+    const refuse = (status, message) => response.status(status).json({ refused: { message, fields: {} } });
+    if (Number(request.get("content-length") ?? 0) > MOST_SIGN_IN_BYTES)
+      return refuse(413, "That is no name and no password.");
+    if (!(await hasArrived(request))) {
+      response.setHeader("Connection", "close");
+      return refuse(408, "That didn't come in time. Send it again.");
     }
-    void turns(
+    if (entering.pendingCount >= MOST_WAITING) {
+      response.setHeader("Retry-After", String(AGAIN_S));
+      return refuse(503, `Too many are at the door just now. Try again in ${AGAIN_S} seconds.`);
+    }
+    void entering(
       () =>
         new Promise((done) => {
-          response.on("close", done);
+          const timer = setTimeout(done, TURN_MS);
+          response.on("close", () => {
+            clearTimeout(timer);
+            done();
+          });
           if (response.destroyed) done();
           else next();
         }),
     );
   };
 }
-
-/** However many knock at once, two are let through at a time: the shop's own bookings go on between them. */
-export const oneByOne = () =>
-  inTurn({
-    ...{ atOnce: 2, mostWaiting: 500, words: "Too many are at the door just now." },
-    isMeant: ({ path }) => /^\/sign-in(?:\.data)?$/.test(path),
-  });
-
-/** What is larger is a log or a picture as a camera takes it. */
-const LARGE_BYTES = 1_000_000;
-
-/** Large files are read two at a time: the rest stay where they are, and not in memory, until it is their turn. */
-export const filesInTurn = () =>
-  inTurn({
-    ...{ atOnce: 2, mostWaiting: 60, words: "Too many files are on their way just now." },
-    isMeant: (request) =>
-      TAKES_FILES.test(request.path) && Number(request.get("content-length") ?? 0) > LARGE_BYTES,
-  });

@@ -41,14 +41,14 @@ export function measured(build, say = (line) => log.info(line, "request")) {
     const isStream = request.get("accept")?.includes("text/event-stream") ?? false;
     const kind = kindOf(request, isStream);
     response.locals.seen = {};
+    response.locals.path = request.path.replace(SECRET, "/$1/…");
     if (isStream) open.inc();
     response.on("close", () => {
       const ms = Math.round(10 * (performance.now() - from)) / 10;
-      const status = response.writableFinished || response.headersSent ? response.statusCode : "cut off";
+      const status = response.writableFinished || isStream ? response.statusCode : "cut off";
       if (isStream) open.dec();
       else took.observe({ area: areaOf(request.path, areas), kind, status }, ms / 1000);
-      const path = request.path.replace(SECRET, "/$1/…");
-      say({ method: request.method, path, status, ms, ...response.locals.seen });
+      say({ method: request.method, path: response.locals.path, status, ms, ...response.locals.seen });
     });
     next();
   };

@@ -13,7 +13,7 @@ export const LOSSES: {
 }[] = [
   { name: "killed", lose: (node) => node.kill(), mend: (node) => node.startDatabase() },
   { name: "frozen", lose: (node) => node.freeze(), mend: (node) => node.thaw() },
-  { name: "cut off", lose: (node) => node.place.cutOff?.(), mend: (node) => node.place.join?.() },
+  { name: "cut off", lose: (node) => node.place.cutOff(), mend: (node) => node.place.join() },
 ];
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));

@@ -8,9 +8,9 @@ export interface Place {
   name: string;
   host: string;
   inside: readonly string[];
-  /** Nobody hears it and it hears nobody, until it is joined again; absent where this machine can't. */
-  cutOff?: () => Promise<void>;
-  join?: () => Promise<void>;
+  /** Nobody hears it and it hears nobody, until it is joined again. */
+  cutOff: () => Promise<unknown>;
+  join: () => Promise<unknown>;
 }
 
 const ip = (...args: string[]) => finish("ip", args);

@@ -1,7 +1,8 @@
-import { type ChildProcess, execFileSync } from "node:child_process";
+import type { ChildProcess } from "node:child_process";
 import { chownSync, mkdirSync, openSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { clusterUser } from "../lib/cluster.mjs";
+import { processesBy } from "../lib/process-ids.mjs";
 import { start } from "../lib/processes.mjs";
 import type { Place } from "./network.ts";
 
@@ -134,9 +135,9 @@ export class ClusterNode {
 
   /** The ids of its PostgreSQL and of what watches it, the watcher's first. */
   private get databaseProcesses(): number[] {
-    const watcher = pids("pgrep", "-f", "--", join(this.folder, "patroni.yml"));
-    const [first] = pids("pgrep", "-f", "--", `postgres -D ${join(this.folder, "data")}`);
-    return [...watcher, ...(first ? [first, ...pids("pgrep", "-P", String(first))] : [])];
+    const watcher = processesBy("-f", "--", join(this.folder, "patroni.yml"));
+    const [first] = processesBy("-f", "--", `postgres -D ${join(this.folder, "data")}`);
+    return [...watcher, ...(first ? [first, ...processesBy("-P", String(first))] : [])];
   }
 
   private signal(name: NodeJS.Signals): void {
@@ -179,15 +180,7 @@ export class ClusterNode {
     this.thaw();
     this.kill();
     for (const child of this.children) child.kill("SIGKILL");
-    for (const pid of pids("pgrep", "-f", "--", `--data-dir ${join(this.folder, "etcd")}`))
+    for (const pid of processesBy("-f", "--", `--data-dir ${join(this.folder, "etcd")}`))
       process.kill(pid, "SIGKILL");
-  }
-}
-
-function pids(command: string, ...args: string[]): number[] {
-  try {
-    return execFileSync(command, args, { encoding: "utf8" }).trim().split("\n").map(Number);
-  } catch {
-    return [];
   }
 }

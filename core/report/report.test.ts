@@ -88,6 +88,22 @@ describe("the report of a job", () => {
     ]);
   });
 
+  it("says where a job came from, of how many lines, and that an empty book came without any", () => {
+    const from = { shop: "Pell Garage", number: 12, exportedAt: "2031-02-01T00:00:00Z", lines: 30 };
+    const said = (given: Partial<typeof from & { readInBy: string }>) =>
+      reportOf({ ...input([]), from: { ...from, ...given } }).from;
+    expect(said({ readInBy: "Maren Oke" })).toMatch(
+      /^Read in from Pell Garage, job 12, by Maren Oke\. Its first 30 lines were written there/,
+    );
+    expect(said({ lines: 1 })).toMatch(/Its first line was written there/);
+    expect(said({ lines: 0 })).toMatch(/Its book was empty/);
+    expect(reportOf(input([])).from).toBeUndefined();
+    expect(reportOf({ ...input(book(JOB)), lastHash: "3f2a91c077de04b1ffff" }).book).toEqual({
+      lines: JOB.length,
+      hash: "3f2a 91c0 77de 04b1",
+    });
+  });
+
   it("is a draft until it is signed, and names what nobody wrote", () => {
     const report = reportOf(input([]));
     expect(report.signed).toBeUndefined();

@@ -20,6 +20,8 @@ export const fromWords = (
 export function fromSentence(from: WhereFrom, dateOf: (iso: string) => string): string {
   const { lines, exportedAt, readInBy } = from;
   const here = readInBy ? `, by ${readInBy}` : "";
+  const begins = `${fromWords(from, dateOf).replace("read", "Read")}${here}.`;
+  if (lines === 0) return `${begins} Its book was empty; the file was written on ${dateOf(exportedAt)}.`;
   const whose = lines === 1 ? "Its first line was" : `Its first ${lines} lines were`;
-  return `${fromWords(from, dateOf).replace("read", "Read")}${here}. ${whose} written there, and the file on ${dateOf(exportedAt)}; nobody here has seen that they are true.`;
+  return `${begins} ${whose} written there, and the file on ${dateOf(exportedAt)}; nobody here has seen that they are true.`;
 }

@@ -10,7 +10,7 @@ export interface Chore {
 
 const USUAL_S = 600;
 /** One that is still at it after so long was left by a process that is gone. */
-const LONGEST_S = 6 * 3600;
+const LONGEST_S = 3600;
 
 /**
  * Asks for each chore every so many seconds and does what is asked for, one of a kind at a time, whichever process gets it: the

@@ -1,7 +1,6 @@
 import { BaseError } from "sequelize";
 import { appUrl } from "../database/addresses.ts";
 import { type AtDesk, atDesk, openDatabase } from "../database/connection.ts";
-import { migrate } from "../database/migrate.ts";
 import { Refusal } from "../refusal.ts";
 import { allShops } from "../shops/all-shops.ts";
 import { findLine, hashFromPaper } from "../verify/find-line.ts";
@@ -10,6 +9,8 @@ import { verifyShop } from "../verify/verify-shop.ts";
 // all | line NUMBER HASH: one line of JSON for bin/verify.mjs.
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error("DATABASE_URL does not say where the database is.");
+/** A column, a table or a function that isn't there yet. */
+const OLDER = new Set(["42703", "42P01", "42883"]);
 const [what, jobNumber = "", typed = ""] = process.argv.slice(2);
 
 const app = openDatabase(appUrl(process.env), { isPatient: true });
@@ -19,7 +20,6 @@ try {
     throw new Refusal({
       message: "That is none that a report prints: sixteen digits or more, 0 to 9 and a to f.",
     });
-  await migrate(url);
   const told = [];
   for (const { id: shopId, name } of await allShops(url)) {
     const at: AtDesk = (work) => atDesk(app, { shopId }, work);
@@ -32,7 +32,12 @@ try {
 } catch (error) {
   const isDatabase = error instanceof BaseError;
   if (!isDatabase && !(error instanceof Refusal)) throw error;
-  const refused = isDatabase ? `The database answered: ${error.message || error.name}` : error.message;
+  const isOlder = isDatabase && OLDER.has(String((error as { parent?: { code?: string } }).parent?.code));
+  const refused = isOlder
+    ? "That database is older than this program. Bring it up first: npm run migrate"
+    : isDatabase
+      ? `The database answered: ${error.message || error.name}`
+      : error.message;
   process.stdout.write(`${JSON.stringify({ refused })}\n`);
   process.exitCode = 1;
 } finally {

@@ -19,6 +19,20 @@ const DOORS = {
 
 export type Door = { door: keyof typeof DOORS; of: string };
 
+/**
+ * The library names what it asks, to have it prepared once a connection; behind a pooler the next transaction of the same
+ * connection is another process's, which finds the name taken. So it is asked without.
+ */
+const unnamed = (sequelize: Database["sequelize"]) => ({
+  query: async ({ text, values }: { text: string; values: unknown[] }) => {
+    const [rows, { rowCount }] = (await sequelize.query(text, { bind: values })) as [
+      unknown[],
+      { rowCount: number },
+    ];
+    return { rows, rowCount };
+  },
+});
+
 const limiters = new WeakMap<object, Record<keyof typeof DOORS, RateLimiterPostgres>>();
 
 function limitersOf({ sequelize }: Pick<Database, "sequelize">) {
@@ -26,8 +40,8 @@ function limitersOf({ sequelize }: Pick<Database, "sequelize">) {
   if (known) return known;
   const limiter = (door: keyof typeof DOORS) =>
     new RateLimiterPostgres({
-      storeClient: sequelize,
-      storeType: "sequelize",
+      storeClient: unnamed(sequelize),
+      storeType: "pool",
       tableName: "tries",
       tableCreated: true,
       keyPrefix: door,

@@ -3,7 +3,7 @@ import { setTimeout } from "node:timers/promises";
 import { promisify } from "node:util";
 import { gunzip } from "node:zlib";
 import { QueryTypes } from "sequelize";
-import { lastFact, WarmUpLog } from "../../core/facts/index.ts";
+import { factsOf, WarmUpLog } from "../../core/facts/index.ts";
 import type { AtDesk } from "../database/connection.ts";
 import { lane } from "../lane.ts";
 import { type Broken, checkBook } from "./check-book.ts";
@@ -31,9 +31,12 @@ async function checkLogs(at: AtDesk, { job, lines }: Chain): Promise<Broken | un
   const logs = await at(({ models, transaction }) =>
     models.Log.findAll({ attributes: ["id", "name", "sha256"], where: { jobId: job.id }, transaction }),
   );
-  const spoken = lastFact(lines, WarmUpLog);
-  if (spoken && job.linesReadIn === null && !logs.some(({ id }) => id === spoken.fact.logId))
-    return broken(`the log “${spoken.fact.log}” of line ${spoken.entry.seq} is gone`);
+  const known = new Set(logs.map(({ id }) => id));
+  // A file of the first format came without its logs.
+  const gone = factsOf(lines, WarmUpLog).find(
+    ({ fact, entry }) => entry.seq > (job.linesReadIn ?? 0) && !known.has(fact.logId),
+  );
+  if (gone) return broken(`the log “${gone.fact.log}” of line ${gone.entry.seq} is gone`);
   for (const { id, name, sha256 } of logs) {
     const log = await at(({ models, transaction }) => models.Log.findOne({ where: { id }, transaction }));
     const sum =

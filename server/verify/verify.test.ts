@@ -186,6 +186,17 @@ describe("a book that was changed behind everybody's back", () => {
     }
   });
 
+  it("an earlier log that is gone is told too, though the last one is there", async () => {
+    const shop = await bookOf("TwoLogs");
+    const first = randomUUID();
+    await bookLog(shop.at, shop.jobId, { id: first, name: "first.csv", text: LOG });
+    await bookLog(shop.at, shop.jobId, { id: randomUUID(), name: "second.csv", text: LOG });
+    await tamper("DELETE FROM logs WHERE job_id = $1 AND id = $2", [shop.jobId, first]);
+    expect((await verifyShop(shop.at, { withLogs: true })).broken).toMatchObject([
+      { why: expect.stringMatching(/first\.csv.* of line 7 is gone/) },
+    ]);
+  });
+
   it("doesn't make the shop beside it look bad", async () => {
     const [one, other] = [await bookOf("One"), await bookOf("Beside")];
     await tamper(`UPDATE entries SET text = 'else' ${line}`, [one.jobId]);
@@ -254,7 +265,7 @@ describe("the role that every request works as", () => {
     const id = randomUUID();
     await asRole(
       shop,
-      `INSERT INTO jobs (shop_id, id, number, vehicle_id, opened_by, opened_at, last_seq) VALUES ($1, $2, 900, $3, $4, '2020-01-01', 40)`,
+      `INSERT INTO jobs (shop_id, id, number, vehicle_id, opened_by, opened_at, last_seq) VALUES ($1, $2, 900, $3, $4, now() + interval '1 year', 40)`,
       [shop.shopId, id, shop.vehicleId, shop.people.lead],
     );
     const rows = await scratch.owner.sequelize.query(

@@ -38,7 +38,8 @@ export function TwiceInBook({
   context: JobContext;
   onStrike: (seq: number) => void;
 }) {
-  const found = doubled(entries);
+  // Whoever signed has seen it, and the book beneath a signature asks nothing more.
+  const found = page.job.signedAt ? [] : doubled(entries);
   if (found.length === 0) return null;
   return (
     <section aria-label="Written by two" className="border-rule border-t px-5 py-2">
