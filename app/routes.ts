@@ -45,6 +45,8 @@ export default [
   route("instruments/pressure", "instruments/pressure.route.ts"),
   route("unsent", "shop/unsent.route.tsx"),
   route("jobs/read-in", "shop/read-in.route.tsx"),
+  route("jobs/read-in.zip", "shop/read-in-archive.route.ts"),
+  route("shop/whole.zip", "shop/whole.route.ts"),
   route("jobs/:jobId/logs", "job/prove/logs.route.tsx"),
   route("jobs/:jobId/logs/:logId/:file", "job/prove/log-file.route.tsx"),
   route("jobs/:jobId/pictures", "job/pictures/pictures.route.tsx"),
@@ -53,5 +55,6 @@ export default [
   route("calendar/:file", "calendar/calendar.route.ts"),
   route("second-looks.ics", "calendar/file.route.ts"),
   route("jobs/:jobId/job.json", "job/sign/export.route.tsx"),
+  route("jobs/:jobId/job.zip", "job/sign/archive.route.ts"),
   route("*", "not-found/route.tsx"),
 ] satisfies RouteConfig;

@@ -1,13 +1,13 @@
 #!/usr/bin/env node
 // A shop of one's own, without anything made up: npm run shop. The first time it is asked for, or given as flags; then it serves.
-import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { existsSync } from "node:fs";
+import { join, resolve } from "node:path";
 import { createInterface } from "node:readline/promises";
 import { parseArgs } from "node:util";
-import { startChores } from "./lib/backups.mjs";
+import { runShopFile, startChores } from "./lib/backups.mjs";
 import { ensureBuild } from "./lib/build.mjs";
 import { startCluster } from "./lib/cluster.mjs";
+import { keepShop, keptShop } from "./lib/kept-shop.mjs";
 import { ensurePackages } from "./lib/packages.mjs";
 import { LOCAL, ROOT } from "./lib/paths.mjs";
 import { choosePort } from "./lib/ports.mjs";
@@ -16,21 +16,12 @@ import { run, say, Trouble } from "./lib/say.mjs";
 import { readSettings } from "./lib/settings.mjs";
 import { serveWeb } from "./lib/web.mjs";
 
-/** Which shop is served, for each database: typed again, nobody is asked anew. */
-function keptFile() {
-  const { DATABASE_URL } = process.env;
-  if (!DATABASE_URL) return join(LOCAL, "shop.json");
-  const { host, pathname } = new URL(DATABASE_URL);
-  return join(
-    LOCAL,
-    `shop-${createHash("sha256").update(`${host}${pathname}`).digest("hex").slice(0, 12)}.json`,
-  );
-}
-
 const USAGE = `npm run shop                 asks what it needs to know the first time, then serves
 npm run shop -- --name "…" --time-zone Europe/Dublin --units metric --currency EUR --lead "…"
                              the same by flags; the lead's PIN and password come from
                              LEAD_PIN and LEAD_PASSWORD, or are asked for
+npm run shop -- --from FILE  reads in what npm run shop-file or Shop wrote, as the same shop; --lead says who of
+                             its leads gets a new PIN and password
 Also: --short-name (what people sign in with), --only-make (sets up and does not serve).
 DATABASE_URL, HOST, PORT, TRUST_PROXY, PUBLIC_URL: see docs/running.md.`;
 
@@ -41,6 +32,7 @@ const OPTIONS = {
   units: { type: "string" },
   currency: { type: "string" },
   lead: { type: "string" },
+  from: { type: "string" },
   "only-make": { type: "boolean", default: false },
   help: { type: "boolean", default: false },
 };
@@ -94,15 +86,32 @@ async function askAll(flags) {
     timeZone: flags["time-zone"] ?? (await ask("Time zone", "--time-zone", { usual: here })),
     units: flags.units ?? (await ask("Units, metric or us", "--units", { usual: "metric" })),
     currency: flags.currency ?? (await ask("Currency, three letters", "--currency", { usual: "EUR" })),
-    lead: {
-      name: flags.lead ?? (await ask("Who leads it? Full name", "--lead")),
-      pin:
-        process.env.LEAD_PIN ?? (await ask("The lead's PIN, 4 to 8 digits", "LEAD_PIN", { isSecret: true })),
-      password:
-        process.env.LEAD_PASSWORD ??
-        (await ask("The lead's password, 10 letters or more", "LEAD_PASSWORD", { isSecret: true })),
-    },
+    lead: { name: flags.lead ?? (await ask("Who leads it? Full name", "--lead")), ...(await askSecrets()) },
   };
+}
+
+const askSecrets = async () => ({
+  pin: process.env.LEAD_PIN ?? (await ask("The lead's PIN, 4 to 8 digits", "LEAD_PIN", { isSecret: true })),
+  password:
+    process.env.LEAD_PASSWORD ??
+    (await ask("The lead's password, 10 letters or more", "LEAD_PASSWORD", { isSecret: true })),
+});
+
+/** Reads a shop in from its file; where nobody's secret is in it, one of its leads is given new ones. */
+async function settleFrom(DATABASE_URL, flags) {
+  const file = resolve(flags.from);
+  if (!existsSync(file)) throw new Trouble(`There is no ${file}.`);
+  const { leads, hasSecrets } = await runShopFile(DATABASE_URL, "look", file);
+  const lead =
+    flags.lead ??
+    (hasSecrets
+      ? ""
+      : await ask("Who leads it? Full name", "--lead", { usual: leads.length === 1 ? leads[0] : undefined }));
+  if (lead) {
+    const { pin, password } = await askSecrets();
+    Object.assign(process.env, { LEAD_PIN: pin, LEAD_PASSWORD: password });
+  }
+  return runShopFile(DATABASE_URL, "in", file, flags["short-name"] ?? "", lead);
 }
 
 /** Finds the shop of that short name or makes it. */
@@ -120,6 +129,11 @@ async function settle(DATABASE_URL, asked) {
   return told;
 }
 
+async function make(owner, flags) {
+  const asked = await askAll(flags);
+  return { slug: asked.slug, ...(await settle(owner, asked)) };
+}
+
 await run(async () => {
   const flags = readFlags();
   if (flags.help) return say(USAGE);
@@ -127,15 +141,15 @@ await run(async () => {
   try {
     await ensurePackages();
     const port = flags["only-make"] ? undefined : await choosePort("npm run shop");
-    const file = keptFile();
-    const kept = existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : undefined;
-    const known = flags["short-name"] ?? (flags.name ? undefined : kept?.slug);
+    const known = flags.from
+      ? undefined
+      : (flags["short-name"] ?? (flags.name ? undefined : keptShop()?.slug));
     const [owner] = await Promise.all([process.env.DATABASE_URL ?? startCluster("shop"), ensureBuild()]);
     const found = known ? await settle(owner, { slug: known }) : {};
-    const asked = found.name ? { slug: known } : await askAll(flags);
-    const shop = found.name ? found : await settle(owner, asked);
-    mkdirSync(LOCAL, { recursive: true });
-    writeFileSync(file, JSON.stringify({ slug: asked.slug }), { mode: 0o600 });
+    const shop = flags.from
+      ? await settleFrom(owner, flags)
+      : { slug: known, ...(found.name ? found : await make(owner, flags)) };
+    keepShop(shop.slug);
     if (port === undefined) return say(`${shop.name} is set up. To serve it: npm run shop`);
     await startChores(owner, process.env.BACKUP_TO ?? join(LOCAL, "backups"));
     const address = publicUrl?.origin ?? `http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}`;
@@ -144,7 +158,7 @@ await run(async () => {
         say(
           `\n${shop.name} is set up. Open this within the hour in the shop's first browser; it is good once:\n\n  ${address}/this-device/${shop.invitation}\n`,
         );
-      say(`\n${shop.name}: ${address} (shop ${asked.slug}). Ctrl-C stops everything.`);
+      say(`\n${shop.name}: ${address} (shop ${shop.slug}). Ctrl-C stops everything.`);
     });
     if (!isStopping() && code !== 0) process.exitCode = 1;
   } finally {

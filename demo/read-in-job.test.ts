@@ -69,14 +69,14 @@ describe("a job that is written and read in", () => {
     for (const id of await demoJobs()) {
       const file = asFile(await inDemo((desk) => exportJob(desk, id), by));
       expect(validate(file), JSON.stringify(validate.errors?.slice(0, 3))).toBe(true);
-      const { id: newId, number, isNew } = await other.at((desk) => readInJob(desk, file), other.people.lead);
+      const { id: newId, number, isNew } = await readInJob(other.asLead, file);
       expect(isNew).toBe(true);
       const again = asFile(await other.at((desk) => exportJob(desk, newId)));
       expect(validate(again), JSON.stringify(validate.errors?.slice(0, 3))).toBe(true);
       expect(withoutWhere(again)).toBe(withoutWhere(file));
       expect(again.from).toMatchObject({ shop: "Lantern Hill Works", number: file.job.number });
       expect(again.job.number).toBe(number);
-      const twice = await other.at((desk) => readInJob(desk, file), other.people.lead);
+      const twice = await readInJob(other.asLead, file);
       expect(twice).toEqual({ id: newId, number, isNew: false });
     }
     expect(await other.at((desk) => readHistory(desk, "switch-1"))).toEqual(
@@ -110,8 +110,8 @@ describe("a job that is written and read in", () => {
       }),
     );
     const file = asFile(await shop.at((desk) => exportJob(desk, shop.jobId)));
-    const first = await shop.at((desk) => readInJob(desk, file), shop.people.lead);
-    const second = await shop.at((desk) => readInJob(desk, file), shop.people.lead);
+    const first = await readInJob(shop.asLead, file);
+    const second = await readInJob(shop.asLead, file);
     expect([first.isNew, second.isNew, second.id]).toEqual([true, false, first.id]);
     const [original, copy] = await Promise.all(
       [shop.jobId, first.id].map((id) => shop.at((desk) => readJob(desk, id))),
@@ -125,7 +125,7 @@ describe("a job that is written and read in", () => {
     const [shop, other] = [await smallShop(scratch, "Source"), await smallShop(scratch, "Target")];
     await shop.book({ kind: "note", text: "one" }, { kind: "note", text: "two" });
     const file = asFile(await shop.at((desk) => exportJob(desk, shop.jobId)));
-    const read = (input: unknown) => other.at((desk) => readInJob(desk, input), other.people.lead);
+    const read = (input: unknown) => readInJob(other.asLead, input);
     const changed = (change: (copy: typeof file) => void) => {
       const copy = structuredClone(file);
       change(copy);
@@ -247,10 +247,10 @@ describe("a job that is written and read in", () => {
       { coolantProduct: "a\u0000b" },
     ])
       await expect(
-        other.at((desk) => readInJob(desk, { ...file, card: { ...file.card, ...wrong } }), other.people.lead),
+        readInJob(other.asLead, { ...file, card: { ...file.card, ...wrong } }),
         JSON.stringify(wrong),
       ).rejects.toMatchObject({ name: "Refusal", status: 422 });
-    expect((await other.at((desk) => readInJob(desk, file), other.people.lead)).isNew).toBe(true);
+    expect((await readInJob(other.asLead, file)).isNew).toBe(true);
   });
 
   it("of the first format is read by its names, its signer told from the signature", async () => {
@@ -277,16 +277,16 @@ describe("a job that is written and read in", () => {
       job,
     };
     file.entries[0].data = { level: "line", coldCheck: true };
-    const { id } = await other.at((desk) => readInJob(desk, file), other.people.lead);
+    const { id } = await readInJob(other.asLead, file);
     const again = asFile(await other.at((desk) => exportJob(desk, id)));
     expect(again.job).toMatchObject({ signedBy: "First lead", signedById: shop.people.lead });
     expect(again.entries[0].data).toEqual({ fact: "coolant-level", v: 1, level: "line", heat: "cold" });
     await expect(
-      other.at(
-        (desk) =>
-          readInJob(desk, { ...file, job: { ...job, id: randomUUID(), signedBy: "Nobody" }, entries: [] }),
-        other.people.lead,
-      ),
+      readInJob(other.asLead, {
+        ...file,
+        job: { ...job, id: randomUUID(), signedBy: "Nobody" },
+        entries: [],
+      }),
     ).rejects.toMatchObject({ message: expect.stringMatching(/who signed it/) });
   });
 
@@ -300,7 +300,7 @@ describe("a job that is written and read in", () => {
     expect(createHash("sha256").update(bytes).digest("hex")).toBe(file.logs[0].sha256);
     const other = await smallShop(scratch, "Tamper");
     file.logs[0].content = Buffer.from(`${bytes.toString("latin1")}1,2\n`, "latin1").toString("base64");
-    await expect(other.at((desk) => readInJob(desk, file), other.people.lead)).rejects.toMatchObject({
+    await expect(readInJob(other.asLead, file)).rejects.toMatchObject({
       message: expect.stringMatching(/not what it was/),
     });
   });
@@ -337,7 +337,7 @@ describe("any book", () => {
     await shop.at((desk) =>
       signJob(desk, shop.jobId, { id: randomUUID(), reason: "out of the way", openSeen: file.open }),
     );
-    const { id } = await other.at((desk) => readInJob(desk, file), other.people.lead);
+    const { id } = await readInJob(other.asLead, file);
     const again = asFile(await other.at((desk) => exportJob(desk, id)));
     expect(withoutWhere(again)).toBe(withoutWhere(file));
     expect(standing(again.entries).map(({ id: each }) => each)).toEqual(

@@ -328,13 +328,19 @@ describe("a job with more open than a post holds", () => {
 describe("a job file", () => {
   it("is read in by a lead, once, and says where it came from", async () => {
     const lead = await application.signedIn("maren");
-    const file = join(tmpdir(), `job-${process.pid}.json`);
     await application.go(lead, stage("sign", "s01"));
-    const text = await lead.evaluate(async () =>
-      (await fetch(`${location.pathname.replace(/\/sign$/, "")}/job.json`)).text(),
-    );
-    writeFileSync(file, text);
-    const read = async () => {
+    const fetched = (name: string) =>
+      lead.evaluate(async (name) => {
+        const answer = await fetch(`${location.pathname.replace(/\/sign$/, "")}/${name}`);
+        return Array.from(new Uint8Array(await answer.arrayBuffer()));
+      }, name);
+    const [file, archive] = ["json", "zip"].map((kind) => join(tmpdir(), `job-${process.pid}.${kind}`)) as [
+      string,
+      string,
+    ];
+    writeFileSync(file, Uint8Array.from(await fetched("job.json")));
+    writeFileSync(archive, Uint8Array.from(await fetched("job.zip")));
+    const read = async (file: string) => {
       await application.go(lead, "/shop");
       const input = (await lead.waitForSelector(
         'input[aria-label="Job file"]',
@@ -344,15 +350,19 @@ describe("a job file", () => {
       await settled(lead);
       return lead.url();
     };
-    const first = await read();
+    const first = await read(archive);
     await seen(lead, "read in from Lantern Hill Works, job 1");
-    await expect.poll(() => read()).toBe(first);
-    writeFileSync(file, "{ not a job");
-    await application.go(lead, "/shop");
-    await (
-      (await lead.waitForSelector('input[aria-label="Job file"]')) as ElementHandle<HTMLInputElement>
-    ).uploadFile(file);
-    await seen(lead, "That is no JSON");
+    await expect.poll(() => read(file)).toBe(first);
+    for (const [wrong, said] of [
+      [file, "That is no job file"],
+      [archive, "it is no zip, or it broke off"],
+    ] as const) {
+      writeFileSync(wrong, "{ not a job");
+      await application.go(lead, "/shop");
+      const input = await lead.waitForSelector('input[aria-label="Job file"]');
+      await (input as ElementHandle<HTMLInputElement>).uploadFile(wrong);
+      await seen(lead, said);
+    }
     await lead.browserContext().close();
   });
 });

@@ -116,6 +116,9 @@ describe("every route", () => {
       ["/shelf/list.csv", desk, "POST"],
       ["/shop", desk, "POST"],
       ["/shop", technician, "POST"],
+      ["/jobs/read-in.zip", technician, "POST"],
+      ["/shop/whole.zip", desk, "GET"],
+      ["/shop/whole.zip", technician, "GET"],
     ];
     for (const [path, cookie, method] of wanted)
       expect((await ask(path, { cookie, method, body: "{}" })).status, path).toBe(403);
@@ -132,6 +135,7 @@ describe("every route", () => {
         "shelf/list.route",
         "shelf/route",
         "shop/person/route",
+        "shop/read-in-archive.route",
         "shop/read-in.route",
         "shop/route",
         "shop/unsent.route",
@@ -192,6 +196,7 @@ describe("two shops", () => {
     for (const path of [
       `/jobs/${other.jobId}/ask`,
       `/jobs/${other.jobId}/job.json`,
+      `/jobs/${other.jobId}/job.zip`,
       `/vehicles/${other.vehicleId}`,
     ]) {
       expect((await ask(path, { cookie: theirs })).status, path).toBe(200);

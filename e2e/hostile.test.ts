@@ -123,9 +123,11 @@ const ROUTES = [
   `/jobs/${OPEN}/logs`,
   `/jobs/${OPEN}/logs/${randomUUID()}/warm-up.csv`,
   `/jobs/${OPEN}/job.json`,
+  `/jobs/${OPEN}/job.zip`,
   `/jobs/${OPEN}/report`,
   "/second-looks.ics",
   "/jobs/read-in",
+  "/jobs/read-in.zip",
   "/this-device/nonsense",
   "/nowhere",
 ];
@@ -386,6 +388,7 @@ describe("booking", () => {
     for (const path of [
       `/jobs/${other.jobId}/ask`,
       `/jobs/${other.jobId}/job.json`,
+      `/jobs/${other.jobId}/job.zip`,
       `/vehicles/${other.vehicleId}`,
     ])
       expect((await ask(path, { cookie: cookies.lead })).status).toBe(404);

@@ -1,3 +1,10 @@
+import { createWriteStream } from "node:fs";
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { Readable, Transform } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import type { ReadableStream } from "node:stream/web";
 import { Refusal } from "../../server/refusal.ts";
 
 const typeOf = (request: Request) => request.headers.get("Content-Type")?.split(";")[0]?.trim().toLowerCase();
@@ -46,5 +53,42 @@ export async function readForm(request: Request): Promise<FormData> {
     return await new Response(body, { headers: { "Content-Type": header } }).formData();
   } catch (error) {
     throw error instanceof Refusal ? error : unreadable();
+  }
+}
+
+const ARCHIVE = "application/zip";
+const MOST_ARCHIVE_BYTES = 2_000_000_000;
+
+/** Counts what goes by, and lets no more than so much of it. */
+const noMoreThan = (most: number) => {
+  let bytes = 0;
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      bytes += chunk.length;
+      const over = new Refusal({ status: 413, message: `That file is larger than ${most / 1e9} GB.` });
+      done(bytes > most ? over : null, chunk);
+    },
+  });
+};
+
+/** A zip that is posted as it is, on disk for as long as the work with it takes: it may be larger than memory. */
+export async function withPostedArchive<Result>(
+  request: Request,
+  work: (path: string) => Promise<Result>,
+): Promise<Result> {
+  if (typeOf(request) !== ARCHIVE || !request.body) throw wrongType("a zip");
+  const folder = await mkdtemp(join(tmpdir(), "posted-"));
+  try {
+    const path = join(folder, "posted.zip");
+    await pipeline(
+      Readable.fromWeb(request.body as ReadableStream),
+      noMoreThan(MOST_ARCHIVE_BYTES),
+      createWriteStream(path, { mode: 0o600 }),
+    ).catch((error: unknown) => {
+      throw error instanceof Refusal ? error : unreadable();
+    });
+    return await work(path);
+  } finally {
+    await rm(folder, { recursive: true, force: true });
   }
 }

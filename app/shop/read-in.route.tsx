@@ -23,9 +23,9 @@ export const action = guarded("lead", async ({ request, desk }) => {
   } catch {
     throw new Refusal({
       message: "",
-      fields: { job: "That is no JSON. Choose a file written by “The whole job as JSON”." },
+      fields: { job: "That is no job file. Choose one written by “The whole job as one file”." },
     });
   }
-  const { id } = await desk((given) => readInJob(given, input));
+  const { id } = await readInJob(desk, input);
   return redirect(`/jobs/${id}/sign`);
 });

@@ -31,6 +31,7 @@ import { Place } from "./Place.tsx";
 import { ReadIn } from "./ReadIn.tsx";
 import { SecondLooks } from "./SecondLooks.tsx";
 import { CurrencyForm, DeviceForm, PersonForm, PlaceForm, RemoveDeviceForm, UnitsForm } from "./shop.form.ts";
+import { WholeShop } from "./WholeShop.tsx";
 
 export const meta = () => [{ title: "Shop · Warm Ledger" }];
 
@@ -205,6 +206,11 @@ export default function Shop() {
           {isLead && (
             <Part title="Read a job in">
               <ReadIn />
+            </Part>
+          )}
+          {isLead && (
+            <Part title="Take it all along">
+              <WholeShop slug={shop.slug} />
             </Part>
           )}
           <Devices devices={shop.devices} enrol={answer?.enrol} timeZone={timeZone} {...may} />

@@ -29,6 +29,10 @@ export async function runBackup(DATABASE_URL, ...act) {
   return told("server/commands/backup.ts", act, { DATABASE_URL, PG_PROGRAMS });
 }
 
+/** One act of server/commands/shop-file.ts; a new PIN and password for a lead come from the environment. */
+export const runShopFile = (DATABASE_URL, ...act) =>
+  told("server/commands/shop-file.ts", act, { DATABASE_URL });
+
 /** One act of server/commands/verify.ts: every shop's books read through, or a paper's hash looked up. */
 export const runVerify = (DATABASE_URL, ...act) => told("server/commands/verify.ts", act, { DATABASE_URL });
 

@@ -3,6 +3,9 @@ import pLimit from "p-limit";
 /** Nothing that a person types is larger; logs and whole jobs are files. */
 const MOST_BODY_BYTES = 64_000;
 const MOST_FILE_BYTES = 52_000_000;
+/** A job's archive goes to disk as it comes. */
+const MOST_ARCHIVE_BYTES = 2_000_000_000;
+const TAKES_ARCHIVES = /^\/jobs\/read-in\.zip$/;
 const TAKES_FILES =
   /^\/(?:jobs\/(?:[^/]+\/(?:logs|pictures)|read-in)|vehicles\/[^/]+\/levels\.csv|shelf\/list\.csv)(?:\.data)?$/;
 const METHODS = ["GET", "HEAD", "POST", "OPTIONS"];
@@ -40,6 +43,11 @@ export const refusePosts = (publicUrl) => (request, response, next) => {
   const length = request.get("content-length");
   if (length === undefined && request.get("transfer-encoding")) {
     return response.status(411).json({ refused: { message: "Say how long it is.", fields: {} } });
+  }
+  if (TAKES_ARCHIVES.test(request.path)) {
+    if (Number(length ?? 0) <= MOST_ARCHIVE_BYTES) return next();
+    const message = `That is ${(Number(length) / 1e9).toFixed(1)} GB; at most ${MOST_ARCHIVE_BYTES / 1e9} GB can be read.`;
+    return response.status(413).json({ refused: { message, fields: {} } });
   }
   const isFile = TAKES_FILES.test(request.path);
   if (Number(length ?? 0) > (isFile ? MOST_FILE_BYTES : MOST_BODY_BYTES)) {

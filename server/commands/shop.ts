@@ -1,50 +1,42 @@
 import "reflect-metadata";
 import { plainToInstance } from "class-transformer";
 import { type ValidationError, validateSync } from "class-validator";
-import { BaseError } from "sequelize";
 import { appUrl } from "../database/addresses.ts";
 import { findShopBySlug, openDatabase } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
 import { Refusal } from "../refusal.ts";
 import { makeShop } from "../shops/make-shop.ts";
 import { ShopForm } from "../shops/shop-to-make.ts";
+import { answered } from "./answered.ts";
 
 // Brings the database up to date, then finds the shop of a short name or makes it. Takes JSON, prints a line of it: for bin/shop.mjs.
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error("DATABASE_URL does not say where the database is.");
 
-const say = (told: object) => process.stdout.write(`${JSON.stringify(told)}\n`);
 const wordsOf = (errors: readonly ValidationError[]): string[] =>
   errors.flatMap(({ constraints, children }) => [
     ...Object.values(constraints ?? {}).slice(0, 1),
     ...wordsOf(children ?? []),
   ]);
 
-process.on("uncaughtException", (error) => {
-  if (error instanceof Refusal) say({ refused: error.message || Object.values(error.fields).join(" ") });
-  else if (error instanceof BaseError)
-    say({ refused: `The database answered: ${error.message || error.name}` });
-  else process.stderr.write(`${error.stack}\n`);
-  process.exit(1);
-});
-
-let given = "";
-for await (const part of process.stdin) given += part;
-const { slug, ...rest } = JSON.parse(given) as { slug: string };
-await migrate(url);
-const owner = openDatabase(url, { isPatient: true });
-const app = openDatabase(appUrl(process.env));
-try {
-  const found = await findShopBySlug(app, slug);
-  if (found || Object.keys(rest).length === 0)
-    say({ appUrl: appUrl(process.env), ...(found ? { name: found.name } : {}) });
-  else {
+async function settle(ownerUrl: string) {
+  let given = "";
+  for await (const part of process.stdin) given += part;
+  const { slug, ...rest } = JSON.parse(given) as { slug: string };
+  await migrate(ownerUrl);
+  const owner = openDatabase(ownerUrl, { isPatient: true });
+  const app = openDatabase(appUrl(process.env));
+  try {
+    const found = await findShopBySlug(app, slug);
+    if (found || Object.keys(rest).length === 0)
+      return { appUrl: appUrl(process.env), ...(found ? { name: found.name } : {}) };
     const asked = plainToInstance(ShopForm, { slug, ...rest });
     const troubles = wordsOf(validateSync(asked, { forbidUnknownValues: false }));
     if (troubles.length > 0) throw new Refusal({ message: troubles.join(" ") });
-    say({ appUrl: appUrl(process.env), name: asked.name, ...(await makeShop(owner, app, asked)) });
+    return { appUrl: appUrl(process.env), name: asked.name, ...(await makeShop(owner, app, asked)) };
+  } finally {
+    await Promise.all([owner.sequelize.close(), app.sequelize.close()]);
   }
-} finally {
-  await owner.sequelize.close();
-  await app.sequelize.close();
 }
+
+await answered(() => settle(url));

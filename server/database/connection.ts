@@ -1,4 +1,4 @@
-import { Sequelize, type Transaction } from "sequelize";
+import { Sequelize, Transaction, type TransactionOptions } from "sequelize";
 import { asRefusal } from "./as-refusal.ts";
 import { defineModels, type Models } from "./models/index.ts";
 
@@ -71,11 +71,12 @@ export function atDesk<Result>(
   database: Database,
   who: Who,
   work: (desk: Desk) => Promise<Result>,
+  options: TransactionOptions = {},
 ): Promise<Result> {
   const { sequelize, models, inRole } = database;
   return new Promise<Result>((resolve, reject) => {
     sequelize
-      .transaction(async (transaction) => {
+      .transaction(options, async (transaction) => {
         try {
           await sequelize.query(
             "SELECT set_config('app.shop_id', $1, true), set_config('app.person_id', $2, true), set_config('app.now', $3, true)",
@@ -100,6 +101,14 @@ export function atDesk<Result>(
       .then(resolve, reject);
   });
 }
+
+/** The same, all of it as things stood at one moment: for what is read in many statements and has to agree. */
+export const snapshotAtDesk = <Result>(
+  database: Database,
+  who: Who,
+  work: (desk: Desk) => Promise<Result>,
+): Promise<Result> =>
+  atDesk(database, who, work, { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ });
 
 /** The shop of a sign-in name, before anybody is known; nothing else can be seen with it. */
 export function findShopBySlug({ sequelize, models }: Database, slug: string) {

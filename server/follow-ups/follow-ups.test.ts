@@ -202,7 +202,7 @@ describe("second looks", () => {
     const other = await smallShop(scratch, "Dale");
     const looks = () => other.at((desk) => readPromises(desk, { days: 30 }));
     expect(await looks()).toEqual([]);
-    await other.at((desk) => readInJob(desk, file), other.people.lead);
+    await readInJob(other.asLead, file);
     expect((await looks()).map(({ key }) => key)).toEqual(["cold-level", "level-again"]);
   });
 });

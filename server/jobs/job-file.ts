@@ -16,9 +16,10 @@ import { isId } from "../vehicles/is-id.ts";
 export const JOB_FORMAT = "warm-ledger-job-2";
 const READ_FORMATS = [JOB_FORMAT, "warm-ledger-job-1"];
 const MOST_ENTRIES = 20_000;
-const MOST_LOGS = 200;
+/** Of each of them a job has some dozen; what a job holds can be read in again. */
+const MOST_LOGS = 5000;
 const MOST_PEOPLE = 500;
-const MOST_PICTURES = 100;
+const MOST_PICTURES = 20_000;
 /** Two shops' clocks may be this far apart. */
 const CLOCKS_APART_MS = 300_000;
 /** 400 kB and 60 kB as base64. */
@@ -44,9 +45,9 @@ export interface PictureFile {
   sha256: string;
   bookedAt: string;
   bookedBy: string;
-  /** JPEG, as base64. */
-  content: string;
-  small: string;
+  /** JPEG, as base64; where the file is an archive they stand beside it. */
+  content?: string;
+  small?: string;
 }
 
 /** A job file once it has been looked at: what reading in may rely on. */
@@ -164,7 +165,7 @@ function jpeg(value: unknown, most: number): string {
   return said;
 }
 
-function readPicture(value: unknown): PictureFile {
+function readPicture(value: unknown, areBeside: boolean): PictureFile {
   if (!isObject(value)) throw no("a picture is not as it should be.");
   return {
     id: id(value.id, "a picture's id"),
@@ -173,8 +174,12 @@ function readPicture(value: unknown): PictureFile {
     sha256: text(value.sha256, "a picture's sum", 64, 64),
     bookedAt: moment(value.bookedAt, "when a picture was booked"),
     bookedBy: id(value.bookedBy, "who booked a picture"),
-    content: jpeg(value.content, MOST_PICTURE_LETTERS),
-    small: jpeg(value.small, MOST_SMALL_LETTERS),
+    ...(areBeside
+      ? {}
+      : {
+          content: jpeg(value.content, MOST_PICTURE_LETTERS),
+          small: jpeg(value.small, MOST_SMALL_LETTERS),
+        }),
   };
 }
 
@@ -243,10 +248,11 @@ function inWords<Result>(work: () => Result): Result {
 }
 
 /**
- * Looks a job file over; what can't be read is refused with the place. Files of the first format name who opened and
+ * Looks a job file over; what can't be read is refused with the place. With `areBeside` its logs and pictures are files of an
+ * archive and not in it. Files of the first format name who opened and
  * signed by their names alone: the ids are those of the people so called, the signer's that of the signature.
  */
-export function readJobFile(input: unknown, now: Date): JobFile {
+export function readJobFile(input: unknown, now: Date, { areBeside = false } = {}): JobFile {
   if (!isObject(input)) throw no("it holds no job.");
   if (!READ_FORMATS.includes(String(input.format)))
     throw no(
@@ -295,6 +301,9 @@ export function readJobFile(input: unknown, now: Date): JobFile {
     entries,
     logs: list(input, "logs", MOST_LOGS).map(readLog),
     // Files from before there were pictures have no such list.
-    pictures: input.pictures === undefined ? [] : list(input, "pictures", MOST_PICTURES).map(readPicture),
+    pictures:
+      input.pictures === undefined
+        ? []
+        : list(input, "pictures", MOST_PICTURES).map((each) => readPicture(each, areBeside)),
   };
 }

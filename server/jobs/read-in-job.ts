@@ -1,28 +1,26 @@
 import { createHash } from "node:crypto";
-import { promisify } from "node:util";
-import { gzip } from "node:zlib";
 import { v5 as uuid } from "uuid";
 import { Distance, lastFact, lifted } from "../../core/facts/index.ts";
 import type { Entry } from "../../core/ledger/index.ts";
+import type { Archive } from "../archive/open-archive.ts";
 import { alone } from "../database/alone.ts";
-import type { Desk } from "../database/connection.ts";
+import type { AtDesk, Desk } from "../database/connection.ts";
 import { followPromises } from "../follow-ups/follow-promises.ts";
 import { makePerson } from "../people/by-function.ts";
 import { nobodysSecret } from "../people/secrets.ts";
-import { isKeptPicture } from "../pictures/clean-picture.ts";
 import { Refusal } from "../refusal.ts";
 import { addVehicle } from "../vehicles/add-vehicle.ts";
 import { countVerdict } from "./count-verdict.ts";
-import { type JobFile, readJobFile } from "./job-file.ts";
+import type { JobFile } from "./job-file.ts";
+import { type JobToRead, withJobToRead } from "./job-to-read.ts";
 import { takeNumber } from "./take-number.ts";
 
 const READ_IN = "5c1f2a44-0a0e-4a4f-8d53-7f4f9e5b21c7";
 const MOST_NAME_LETTERS = 80;
 /** No statement holds the server or the database up for long. */
 const LINES_AT_ONCE = 500;
-const compress = promisify(gzip);
 
-const sumOf = (value: string | Uint8Array) => createHash("sha256").update(value).digest("hex");
+const sumOf = (value: string) => createHash("sha256").update(value).digest("hex");
 /** What makes two files the same job: not when they were written. */
 const sumOfJob = ({ job, entries, logs }: JobFile) =>
   sumOf(JSON.stringify([job.signedAt, job.signReason, entries, logs.map(({ sha256 }) => sha256)]));
@@ -99,16 +97,12 @@ function renamed(
 async function keepLogs(
   { models, transaction, shopId }: Desk,
   jobId: string,
-  file: JobFile,
+  { file, packedLog }: JobToRead,
   logs: JobFile["logs"],
 ) {
-  for (const log of logs) {
-    if (log.content === undefined) continue;
-    const bytes = Buffer.from(log.content, "base64");
-    if (sumOf(bytes) !== log.sha256)
-      throw new Refusal({
-        message: `The log “${log.name}” is not what it was when the file was written. Nothing was read in.`,
-      });
+  for (const [index, log] of logs.entries()) {
+    const content = await packedLog(file.logs[index]?.id ?? "");
+    if (!content) continue;
     await models.Log.create(
       {
         shopId,
@@ -117,7 +111,7 @@ async function keepLogs(
         name: log.name,
         rows: log.rows,
         sha256: log.sha256,
-        content: await compress(bytes),
+        content,
         createdBy: log.bookedBy ?? file.job.openedBy,
         createdAt: new Date(log.bookedAt),
       },
@@ -129,17 +123,14 @@ async function keepLogs(
 async function keepPictures(
   { models, transaction, shopId }: Desk,
   jobId: string,
+  { file, picture }: JobToRead,
   pictures: JobFile["pictures"],
 ) {
-  for (const { bookedBy, bookedAt, ...picture } of pictures) {
-    const [content, small] = [Buffer.from(picture.content, "base64"), Buffer.from(picture.small, "base64")];
-    if (!(await isKeptPicture({ content, small }, picture.width, picture.height)))
-      throw new Refusal({
-        message: "A picture in the file is none that was kept here. Nothing was read in.",
-      });
+  for (const [index, { bookedBy, bookedAt, ...told }] of pictures.entries()) {
+    const { content, small } = await picture(file.pictures[index]?.id ?? "");
     await models.Picture.create(
       {
-        ...picture,
+        ...told,
         shopId,
         jobId,
         content,
@@ -171,13 +162,9 @@ export interface ReadIn {
   isNew: boolean;
 }
 
-/**
- * Reads a whole job into this shop's books, under its next number and with where it came from: vehicle, people, book,
- * logs, signature. The same file twice is one job. What can't be read is refused, and nothing of it is kept.
- */
-export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
+async function keep(desk: Desk, given: JobToRead): Promise<ReadIn> {
   const { models, transaction, shopId, personId, now } = desk;
-  const file = readJobFile(input, now);
+  const { file } = given;
   await alone(desk, "read-in");
   const there = await models.Job.findOne({ where: { id: file.job.id }, transaction });
   const isCopy = there !== null && there.origin === null;
@@ -235,8 +222,8 @@ export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
         .map((entry) => ({ ...lifted(entry), shopId, at: new Date(entry.at) })),
       { transaction, returning: false },
     );
-  await keepLogs(desk, id, file, logs);
-  await keepPictures(desk, id, pictures);
+  await keepLogs(desk, id, given, logs);
+  await keepPictures(desk, id, given, pictures);
   if (file.job.signedAt)
     await job.update(
       {
@@ -261,3 +248,11 @@ export async function readInJob(desk: Desk, input: unknown): Promise<ReadIn> {
   );
   return { id, number, isNew: true };
 }
+
+/**
+ * Reads a whole job into this shop's books, under its next number and with where it came from: vehicle, people, book,
+ * logs, signature. The same file twice is one job. What can't be read is refused, and nothing of it is kept. Takes the JSON
+ * of a job, or an archive with its logs and pictures beside it.
+ */
+export const readInJob = (at: AtDesk, input: unknown, archive?: Archive): Promise<ReadIn> =>
+  withJobToRead(input, archive, (given) => at((desk) => keep(desk, given)));

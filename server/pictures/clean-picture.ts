@@ -14,7 +14,8 @@ export const MOST_PICTURE_BYTES = 25_000_000;
 const MOST_PIXELS = 40_000_000;
 const MOST_SIDE = 16_000;
 const LONGEST_S = 15;
-const KEPT_BYTES = 400_000;
+/** No picture that is kept is larger. */
+export const MOST_KEPT_BYTES = 400_000;
 const KEPT_SMALL_BYTES = 60_000;
 const SMALL_SIDE = 320;
 /** Tried in this order until one is small enough. */
@@ -39,7 +40,7 @@ export async function isKeptPicture(
   width: number,
   height: number,
 ): Promise<boolean> {
-  if (content.length > KEPT_BYTES || small.length > KEPT_SMALL_BYTES) return false;
+  if (content.length > MOST_KEPT_BYTES || small.length > KEPT_SMALL_BYTES) return false;
   const [large, little] = await Promise.all(
     [content, small].map((bytes) =>
       open(bytes)
@@ -98,7 +99,7 @@ export async function cleanPicture(bytes: Uint8Array): Promise<CleanPicture> {
     const small = await shrunk(bytes, SMALL_SIDE, 60);
     for (const { side, quality } of SIZES) {
       const { data, info } = await shrunk(bytes, side, quality);
-      if (data.length <= KEPT_BYTES && small.data.length <= KEPT_SMALL_BYTES)
+      if (data.length <= MOST_KEPT_BYTES && small.data.length <= KEPT_SMALL_BYTES)
         return { width: info.width, height: info.height, content: data, small: small.data };
     }
   } catch {

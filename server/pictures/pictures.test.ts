@@ -162,14 +162,14 @@ describe("booking a picture", () => {
     const one = given(await fromCamera(300, 200));
     await bookPicture(shop.at, shop.jobId, one);
     const file = JSON.parse(JSON.stringify(await shop.at((desk) => exportJob(desk, shop.jobId))));
-    const { id } = await other.at((desk) => readInJob(desk, file));
+    const { id } = await readInJob(other.at, file);
     const kept = await shop.at((desk) => readPicture(desk, shop.jobId, one.id, "content"));
     expect(await other.at((desk) => readPicture(desk, id, one.id, "content"))).toEqual(kept);
     const third = await smallShop(scratch, "Refuses");
     const withPlace = (await fromCamera(200, 300)).toString("base64");
     for (const content of [withPlace, `/9j/${"A".repeat(400)}`, "PHN2Zz48L3N2Zz4="]) {
       const broken = { ...file, pictures: [{ ...file.pictures[0], content }] };
-      await expect(third.at((desk) => readInJob(desk, broken))).rejects.toMatchObject({ status: 422 });
+      await expect(readInJob(third.at, broken)).rejects.toMatchObject({ status: 422 });
     }
   });
 });

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { Entry } from "../../core/ledger/index.ts";
-import { atDesk, type Desk } from "../database/connection.ts";
+import { type AtDesk, atDesk, type Desk } from "../database/connection.ts";
 import { openJob } from "../jobs/open-job.ts";
 import { type NewEntry, recordEntries } from "../jobs/record-entries.ts";
 import { addPerson } from "../people/add-person.ts";
@@ -30,6 +30,7 @@ export async function smallShop(scratch: Scratch, name: string, { openedAt }: { 
   const people = { lead: randomUUID(), technician: randomUUID(), desk: randomUUID() };
   const at = <Result>(work: (desk: Desk) => Promise<Result>, personId: string = people.technician) =>
     atDesk(scratch.database, { shopId, personId }, work);
+  const asLead: AtDesk = (work) => at(work, people.lead);
   for (const role of ["lead", "technician", "desk"] as const) {
     const secrets = await secretsOfAll;
     await at(
@@ -73,7 +74,7 @@ export async function smallShop(scratch: Scratch, name: string, { openedAt }: { 
   );
   const book = (...drafts: Partial<Entry>[]) =>
     at((desk) => recordEntries(desk, jobId, drafts.map(newEntry)));
-  return { shopId, slug: `${name.toLowerCase()}-${serial}`, people, vehicleId, vin, jobId, at, book };
+  return { shopId, slug: `${name.toLowerCase()}-${serial}`, people, vehicleId, vin, jobId, at, asLead, book };
 }
 
 /** A draft made whole for booking: an id of its own, typed now, in Strip. */

@@ -11,8 +11,8 @@ export function ReportLinks() {
       <a className={link} href={`/jobs/${job.id}/report.pdf`} download={`job-${job.number}.pdf`}>
         The report as PDF
       </a>
-      <a className={link} href={`/jobs/${job.id}/job.json`} download={`job-${job.number}.json`}>
-        The whole job as JSON
+      <a className={link} href={`/jobs/${job.id}/job.zip`} download={`job-${job.number}.zip`}>
+        The whole job as one file
       </a>
     </p>
   );

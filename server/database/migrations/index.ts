@@ -22,6 +22,7 @@ import { grownTo } from "./021-grown-to.ts";
 import { bookChain } from "./022-chain.ts";
 import { peopleByFunction } from "./023-people-by-function.ts";
 import { house } from "./024-house.ts";
+import { wholeShop } from "./025-whole-shop.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -50,4 +51,5 @@ export const migrations: Migration[] = [
   bookChain,
   peopleByFunction,
   house,
+  wholeShop,
 ];

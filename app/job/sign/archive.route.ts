@@ -1,0 +1,9 @@
+import { jobArchive } from "../../../server/jobs/job-archive.ts";
+import { guarded } from "../../shell/guard.server.ts";
+import { sendArchive } from "../../shell/send-archive.server.ts";
+
+/** The whole job with its logs and pictures, as docs/formats says. */
+export const loader = guarded("desk", async ({ params, desk }) => {
+  const { number, content } = await jobArchive(desk, params.jobId ?? "");
+  return sendArchive(content, `job-${number}.zip`);
+});
