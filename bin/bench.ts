@@ -9,6 +9,7 @@ import { benchHistory } from "./bench/history.ts";
 import { benchHostile } from "./bench/hostile.ts";
 import { benchJobPage } from "./bench/job-page.ts";
 import { benchJudgedLogs } from "./bench/judged-logs.ts";
+import { benchKept } from "./bench/kept.ts";
 import { benchKills } from "./bench/kills.ts";
 import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
@@ -39,6 +40,7 @@ const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   hostile: benchHostile,
   crowd: benchCrowd,
   kills: benchKills,
+  kept: benchKept,
   explore: benchExplore,
 };
 

@@ -3,6 +3,8 @@ import { createWriteStream, mkdtempSync, readFileSync, rmSync, writeFileSync } f
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pipeline } from "node:stream/promises";
+import Ajv2020 from "ajv/dist/2020.js";
+import addFormats from "ajv-formats";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { openArchive } from "../server/archive/open-archive.ts";
@@ -94,6 +96,15 @@ async function changed(name: string, how: (text: string) => string | undefined):
 }
 
 describe("a whole shop as one file", () => {
+  it("says of itself what its schema says", async () => {
+    const ajv = addFormats(new Ajv2020({ allErrors: true }));
+    const validate = ajv.compile(JSON.parse(readFileSync("docs/formats/shop.schema.json", "utf8")));
+    for (const path of Object.values(files)) {
+      const heading = JSON.parse((await contentsOf(path)).get("shop.json") ?? "");
+      expect(validate(heading), JSON.stringify(validate.errors)).toBe(true);
+    }
+  });
+
   it("that isn't what it was is refused with its place, and nothing of it is kept", async () => {
     const lead = { ...LEAD, name: "Beside lead" };
     const entries = "tables/entries.jsonl";

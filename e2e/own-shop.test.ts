@@ -1,5 +1,8 @@
 import { spawn } from "node:child_process";
 import { randomBytes } from "node:crypto";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { Sequelize } from "sequelize";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { readSettings } from "../bin/lib/settings.mjs";
@@ -9,21 +12,29 @@ import { findShopBySlug, openDatabase } from "../server/database/connection.ts";
 import { signIn } from "../server/people/sign-in.ts";
 
 const tag = randomBytes(4).toString("hex");
-const name = `own_${tag}`;
-const url = new URL(process.env.DATABASE_URL ?? "");
-url.pathname = `/${name}`;
-const DATABASE_URL = url.toString();
+const named = (name: string) => {
+  const url = new URL(process.env.DATABASE_URL ?? "");
+  url.pathname = `/${name}`;
+  return url.toString();
+};
+const NAMES = [`own_${tag}`, `elsewhere_${tag}`] as const;
+const [DATABASE_URL, ELSEWHERE] = NAMES.map(named) as [string, string];
 const LEAD_PASSWORD = "moss grows on lamps";
 
 let root: Sequelize;
+let folder: string;
 beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), "own-shop-"));
   root = new Sequelize(process.env.DATABASE_URL ?? "", { logging: false });
-  await root.query(`CREATE DATABASE ${name}`);
+  for (const name of NAMES) await root.query(`CREATE DATABASE ${name}`);
 });
 afterAll(async () => {
-  await root.query(`DROP DATABASE ${name} WITH (FORCE)`);
-  for (const role of [appRole(DATABASE_URL), backupRole(DATABASE_URL)])
-    await root.query(`DROP ROLE IF EXISTS "${role}"`);
+  for (const name of NAMES) {
+    await root.query(`DROP DATABASE ${name} WITH (FORCE)`);
+    for (const role of [appRole(named(name)), backupRole(named(name))])
+      await root.query(`DROP ROLE IF EXISTS "${role}"`);
+  }
+  rmSync(folder, { recursive: true });
   await root.close();
 });
 
@@ -93,6 +104,36 @@ describe("a shop of one's own", () => {
     );
     expect(counts).toEqual([{ shops: 1, people: 1, vehicles: 0 }]);
     await owner.sequelize.close();
+  });
+});
+
+describe("a shop that moves", () => {
+  it("is written into one file by its short name, and read in elsewhere with its lead", async () => {
+    const file = join(folder, "shop.zip");
+    expect(await run("bin/shop-file.mjs", [file, "--of", `pell-${tag}`])).toEqual({
+      code: 0,
+      said: expect.stringMatching(/Pell Pass Cooling, 0 jobs, 0 lines, 0 logs, 0 pictures\./),
+    });
+    expect((await run("bin/shop-file.mjs", [file, "--of", `pell-${tag}`])).said).toMatch(/is there already/);
+    expect((await run("bin/shop-file.mjs", [`${file}2`, "--of", "nobodys"])).said).toMatch(/No shop here/);
+    const there = { DATABASE_URL: ELSEWHERE };
+    expect((await shop(["--from", `${file}3`], there)).said).toMatch(/There is no/);
+    expect((await shop(["--from", file, "--lead", "Nobody"], there)).said).toMatch(/leads nothing in it/);
+    expect(await shop(["--from", file], there)).toEqual({
+      code: 0,
+      said: expect.stringMatching(/Pell Pass Cooling is set up/),
+    });
+    expect((await shop(["--from", file], there)).said).toMatch(/in this database already/);
+    const database = openDatabase(appUrl(there));
+    const moved = await findShopBySlug(database, `pell-${tag}`);
+    expect(
+      await signIn(
+        database,
+        { name: "Runa Tove", password: LEAD_PASSWORD },
+        { shopId: moved?.id ?? "", source: "192.0.2.1" },
+      ),
+    ).toHaveProperty("token");
+    await database.sequelize.close();
   });
 });
 

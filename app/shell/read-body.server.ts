@@ -1,16 +1,10 @@
-import { createWriteStream } from "node:fs";
-import { mkdtemp, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { Readable, Transform } from "node:stream";
-import { pipeline } from "node:stream/promises";
-import type { ReadableStream } from "node:stream/web";
 import { Refusal } from "../../server/refusal.ts";
 
-const typeOf = (request: Request) => request.headers.get("Content-Type")?.split(";")[0]?.trim().toLowerCase();
+export const typeOf = (request: Request) =>
+  request.headers.get("Content-Type")?.split(";")[0]?.trim().toLowerCase();
 
-const unreadable = () => new Refusal({ status: 400, message: "What was sent can't be read." });
-const wrongType = (wanted: string) =>
+export const unreadable = () => new Refusal({ status: 400, message: "What was sent can't be read." });
+export const wrongType = (wanted: string) =>
   new Refusal({ status: 415, message: `This is sent as ${wanted}, and nothing else.` });
 
 /** The JSON of a post. Refuses other types of content and what is no JSON. */
@@ -25,7 +19,7 @@ export async function readJson(request: Request): Promise<unknown> {
 
 const FORMS = ["application/x-www-form-urlencoded", "multipart/form-data"];
 /** No form of ours has more fields than this. */
-const MOST_PARTS = 100;
+export const MOST_PARTS = 100;
 
 /** How often a byte pattern stands in a body, counted no further than `most`. */
 function timesIn(body: Buffer, pattern: string, most: number): number {
@@ -53,42 +47,5 @@ export async function readForm(request: Request): Promise<FormData> {
     return await new Response(body, { headers: { "Content-Type": header } }).formData();
   } catch (error) {
     throw error instanceof Refusal ? error : unreadable();
-  }
-}
-
-const ARCHIVE = "application/zip";
-const MOST_ARCHIVE_BYTES = 2_000_000_000;
-
-/** Counts what goes by, and lets no more than so much of it. */
-const noMoreThan = (most: number) => {
-  let bytes = 0;
-  return new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      bytes += chunk.length;
-      const over = new Refusal({ status: 413, message: `That file is larger than ${most / 1e9} GB.` });
-      done(bytes > most ? over : null, chunk);
-    },
-  });
-};
-
-/** A zip that is posted as it is, on disk for as long as the work with it takes: it may be larger than memory. */
-export async function withPostedArchive<Result>(
-  request: Request,
-  work: (path: string) => Promise<Result>,
-): Promise<Result> {
-  if (typeOf(request) !== ARCHIVE || !request.body) throw wrongType("a zip");
-  const folder = await mkdtemp(join(tmpdir(), "posted-"));
-  try {
-    const path = join(folder, "posted.zip");
-    await pipeline(
-      Readable.fromWeb(request.body as ReadableStream),
-      noMoreThan(MOST_ARCHIVE_BYTES),
-      createWriteStream(path, { mode: 0o600 }),
-    ).catch((error: unknown) => {
-      throw error instanceof Refusal ? error : unreadable();
-    });
-    return await work(path);
-  } finally {
-    await rm(folder, { recursive: true, force: true });
   }
 }

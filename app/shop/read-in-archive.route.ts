@@ -2,7 +2,7 @@ import { openArchive } from "../../server/archive/open-archive.ts";
 import { readInJob } from "../../server/jobs/read-in-job.ts";
 import { notFound } from "../../server/refusal.ts";
 import { guarded } from "../shell/guard.server.ts";
-import { withPostedArchive } from "../shell/read-body.server.ts";
+import { withPostedArchive } from "../shell/read-upload.server.ts";
 
 export const loader = guarded("desk", async () => {
   throw notFound("A page at this address");

@@ -1,9 +1,9 @@
-import { createHash } from "node:crypto";
 import { promisify } from "node:util";
 import { gzip } from "node:zlib";
 import { dataOf, unwritable, WarmUpLog } from "../../core/facts/index.ts";
 import type { TraceAnalysis, TraceSpec } from "../../core/trace/index.ts";
 import type { AtDesk, Desk } from "../database/connection.ts";
+import { bytesOf, type Given, sumOf } from "../given-bytes.ts";
 import { recordEntries } from "../jobs/record-entries.ts";
 import { jobToTake, refuseSigned, whileUnderWay } from "../jobs/under-way.ts";
 import { Refusal } from "../refusal.ts";
@@ -15,7 +15,7 @@ export interface NewLog {
   id: string;
   name: string;
   /** As it was handed in; `text` where it was never anything but text. */
-  bytes?: Uint8Array;
+  bytes?: Given;
   text?: string;
   /** Hours that the engine had stood before it; absent where nobody knows. */
   restedH?: number;
@@ -132,7 +132,7 @@ async function keepLog(desk: Desk, jobId: string, log: JudgedLog): Promise<void>
  */
 export async function bookLog(at: AtDesk, jobId: string, { id, name, ...given }: NewLog): Promise<void> {
   const bytes = given.bytes ?? new TextEncoder().encode(given.text ?? "");
-  const sha256 = createHash("sha256").update(bytes).digest("hex");
+  const sha256 = await sumOf(bytes);
   const card = await at(async (desk) => {
     const { models, transaction } = desk;
     const { job } = await jobToTake(desk, jobId);
@@ -150,7 +150,7 @@ export async function bookLog(at: AtDesk, jobId: string, { id, name, ...given }:
   await whileUnderWay(at, { jobId, id, what: "log" }, async () => {
     const judged = await judgeLog(bytes, specOf(card, given.restedH));
     if ("stops" in judged) throw new Refusal({ message: judged.stops, fields: { log: "Not booked." } });
-    const content = await compress(bytes);
+    const content = await compress(await bytesOf(bytes));
     await at((desk) =>
       keepLog(desk, jobId, { ...judged, id, name, sha256, content, restedH: given.restedH }),
     );

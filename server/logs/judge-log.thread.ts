@@ -6,14 +6,15 @@ import {
   type TraceSpec,
 } from "../../core/trace/index.ts";
 import { workAfterBookings } from "../after-bookings.ts";
+import { bytesOf, type Given } from "../given-bytes.ts";
 
 workAfterBookings();
 
 export type Judged = { rows: number; analysis: TraceAnalysis } | { stops: string };
 
 /** The thread's whole work: bytes in, verdicts out. */
-export default function judge({ bytes, spec }: { bytes: Uint8Array; spec: TraceSpec }): Judged {
-  const { trace, problems } = readTrace(decodeLog(bytes));
+export default async function judge({ given, spec }: { given: Given; spec: TraceSpec }): Promise<Judged> {
+  const { trace, problems } = readTrace(decodeLog(await bytesOf(given)));
   if (!trace) return { stops: problems.find((problem) => problem.stops)?.message ?? "This is no log." };
   try {
     return { rows: trace.s.length, analysis: analyseTrace(trace, spec) };

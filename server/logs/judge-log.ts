@@ -2,6 +2,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { Piscina } from "piscina";
 import type { TraceSpec } from "../../core/trace/index.ts";
+import type { Given } from "../given-bytes.ts";
 import { lane } from "../lane.ts";
 import { Refusal } from "../refusal.ts";
 import type { Judged } from "./judge-log.thread.ts";
@@ -15,7 +16,7 @@ const MOST_MEGABYTES = 1500;
 /** From the source and from the bundle alike: both lie two folders below the project's own. */
 const THREAD = join(dirname(fileURLToPath(import.meta.url)), "../../server/logs/judge-log.thread.ts");
 
-let pool: Piscina<{ bytes: Uint8Array; spec: TraceSpec }, Judged> | undefined;
+let pool: Piscina<{ given: Given; spec: TraceSpec }, Judged> | undefined;
 
 function threads() {
   pool ??= new Piscina({
@@ -34,10 +35,10 @@ function threads() {
  * come. What takes longer, or more memory than a log can want, is refused and its thread ended; what comes behind too many
  * others is to come again.
  */
-export function judgeLog(bytes: Uint8Array, spec: TraceSpec, longestMs = LONGEST_MS): Promise<Judged> {
+export function judgeLog(given: Given, spec: TraceSpec, longestMs = LONGEST_MS): Promise<Judged> {
   return turns(async () => {
     try {
-      return await threads().run({ bytes, spec }, { signal: AbortSignal.timeout(longestMs) });
+      return await threads().run({ given, spec }, { signal: AbortSignal.timeout(longestMs) });
     } catch (error) {
       const { name, code } = error as { name?: string; code?: string };
       if (name === "AbortError" || code === "ERR_WORKER_OUT_OF_MEMORY")

@@ -1,4 +1,5 @@
-import { atDesk, type Database, type Desk } from "../database/connection.ts";
+import { QueryTypes } from "sequelize";
+import { atDesk, type Database } from "../database/connection.ts";
 import type { Role } from "./roles.ts";
 import { hashToken, shopOfToken } from "./secrets.ts";
 
@@ -30,19 +31,16 @@ interface Row extends Omit<Member, "shopId"> {
 }
 
 async function rowOf(
-  { sequelize, transaction }: Desk,
+  { sequelize }: Database,
+  shopId: string,
   tokenHash: string,
   now: Date,
 ): Promise<Row | undefined> {
-  const [rows] = await sequelize.query(
-    `SELECT p.id AS "personId", p.name, p.role, s.name AS "shopName", coalesce(p.preferences->>'units', s.units) AS units,
-            coalesce(p.preferences->>'keys', 'bare') AS keys, s.time_zone AS "timeZone", s.currency,
-            s.altitude_m AS "altitudeM", s.coldest_c AS "coldestC", e.device_id IS NOT NULL AS "isShared", e.seen_at AS "seenAt"
-       FROM sessions e JOIN people p ON p.shop_id = e.shop_id AND p.id = e.person_id JOIN shops s ON s.id = e.shop_id
-      WHERE e.token_hash = $1 AND e.expires_at > $2 AND (e.device_id IS NULL OR e.seen_at > $3) AND p.is_active`,
-    { bind: [tokenHash, now.toISOString(), new Date(now.getTime() - IDLE_MS).toISOString()], transaction },
-  );
-  return (rows as Row[])[0];
+  const [row] = await sequelize.query<Row>("SELECT * FROM session_member($1, $2, $3, $4)", {
+    bind: [shopId, tokenHash, now.toISOString(), new Date(now.getTime() - IDLE_MS).toISOString()],
+    type: QueryTypes.SELECT,
+  });
+  return row;
 }
 
 /**
@@ -58,15 +56,15 @@ export async function findSession(
   const shopId = shopOfToken(token);
   if (!shopId || !token) return undefined;
   const tokenHash = hashToken(token);
-  return atDesk(database, { shopId }, async (desk) => {
-    const row = await rowOf(desk, tokenHash, now);
-    if (!row) return undefined;
-    const { seenAt, ...member } = row;
-    if (!isUntouched && now.getTime() - seenAt.getTime() > NOTED_EVERY_MS)
-      await desk.sequelize.query("UPDATE sessions SET seen_at = $2 WHERE token_hash = $1 AND seen_at < $2", {
+  const row = await rowOf(database, shopId, tokenHash, now);
+  if (!row) return undefined;
+  const { seenAt, ...member } = row;
+  if (!isUntouched && now.getTime() - seenAt.getTime() > NOTED_EVERY_MS)
+    await atDesk(database, { shopId }, ({ sequelize, transaction }) =>
+      sequelize.query("UPDATE sessions SET seen_at = $2 WHERE token_hash = $1 AND seen_at < $2", {
         bind: [tokenHash, now.toISOString()],
-        transaction: desk.transaction,
-      });
-    return { shopId, ...member };
-  });
+        transaction,
+      }),
+    );
+  return { shopId, ...member };
 }

@@ -1,7 +1,7 @@
-import { createHash } from "node:crypto";
 import { dataOf, Picture, unwritable } from "../../core/facts/index.ts";
 import type { Stage } from "../../core/ledger/index.ts";
 import type { AtDesk, Desk } from "../database/connection.ts";
+import { bytesOf, type Given, sumOf } from "../given-bytes.ts";
 import { recordEntries } from "../jobs/record-entries.ts";
 import { jobToTake, refuseSigned, whileUnderWay } from "../jobs/under-way.ts";
 import { lane } from "../lane.ts";
@@ -19,13 +19,11 @@ export interface NewPicture {
   stage: Stage;
   /** ISO 8601, when it was taken. */
   at: string;
-  bytes: Uint8Array;
+  bytes: Given;
 }
 
 /** One at a time: other people's taps come first, and a tablet that sends a job's pictures sends them one by one. */
 const cleaning = lane({ name: "pictures", atOnce: 1, mostWaiting: 60 });
-
-const sumOf = (bytes: Uint8Array) => createHash("sha256").update(bytes).digest("hex");
 
 /** A picture that is there is the same one sent again, or it is refused. */
 async function isThere(
@@ -51,7 +49,7 @@ async function isThere(
  */
 export async function bookPicture(at: AtDesk, jobId: string, given: NewPicture): Promise<void> {
   const { id, words, place, of, stage, at: takenAt, bytes } = given;
-  const sum = sumOf(bytes);
+  const sum = await sumOf(bytes);
   const isKnown = await at(async (desk) => {
     const { job } = await jobToTake(desk, jobId);
     if (await isThere(desk, jobId, id, sum)) return true;
@@ -64,7 +62,7 @@ export async function bookPicture(at: AtDesk, jobId: string, given: NewPicture):
     if (letters) throw new Refusal({ message: letters, fields: { [field]: letters } });
   }
   await whileUnderWay(at, { jobId, id, what: "picture" }, async () => {
-    const { width, height, content, small } = await cleaning(() => cleanPicture(bytes));
+    const { width, height, content, small } = await cleaning(async () => cleanPicture(await bytesOf(bytes)));
     await at(async (desk) => {
       const { models, transaction, shopId, now } = desk;
       const { personId } = await jobToTake(desk, jobId, { lock: true });

@@ -30,7 +30,7 @@ const fromCamera = (width = 4000, height = 3000) =>
     })
     .withMetadata({ orientation: 6 })
     .toBuffer();
-const given = (bytes: Uint8Array, more: Partial<NewPicture> = {}): NewPicture => ({
+const given = (bytes: NewPicture["bytes"], more: Partial<NewPicture> = {}): NewPicture => ({
   id: randomUUID(),
   words: "left fan plug before it came off",
   stage: "strip",

@@ -5,7 +5,7 @@ import { bookLog } from "../../../server/logs/book-log.ts";
 import { notFound, Refusal } from "../../../server/refusal.ts";
 import { checkForm } from "../../shell/forms.ts";
 import { guarded } from "../../shell/guard.server.ts";
-import { readForm } from "../../shell/read-body.server.ts";
+import { withUpload } from "../../shell/read-upload.server.ts";
 import { LogForm } from "./log.form.ts";
 
 export const loader = guarded("desk", async () => {
@@ -15,21 +15,19 @@ export const loader = guarded("desk", async () => {
 const MEGA = 1e6;
 
 /** Takes a log in: read and judged again here, kept whole, and booked. */
-export const action = guarded("technician", async ({ request, params, desk }) => {
-  const form = await readForm(request);
-  const checked = checkForm(LogForm, form);
-  if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
-  const file = form.get("log");
-  if (!(file instanceof File)) throw new Refusal({ message: "", fields: { log: "No log came with it." } });
-  if (file.size > MOST_CHARACTERS) {
-    throw new Refusal({
-      status: 413,
-      message: `The log is ${Math.round(file.size / MEGA)} MB; at most ${MOST_CHARACTERS / MEGA} MB can be read.`,
-    });
-  }
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const jobId = params.jobId ?? "";
-  await bookLog(desk, jobId, { ...checked.value, bytes });
-  const last = await desk((given) => lastSeq(given, jobId));
-  return data({ lastSeq: last, booked: [checked.value.id] });
-});
+export const action = guarded("technician", ({ request, params, desk }) =>
+  withUpload(request, { name: "log", mostBytes: MOST_CHARACTERS }, async ({ form, file }) => {
+    const checked = checkForm(LogForm, form);
+    if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
+    if (!file) throw new Refusal({ message: "", fields: { log: "No log came with it." } });
+    if (file.bytes > MOST_CHARACTERS)
+      throw new Refusal({
+        status: 413,
+        message: `The log is larger than ${MOST_CHARACTERS / MEGA} MB, which is the most that can be read.`,
+      });
+    const jobId = params.jobId ?? "";
+    await bookLog(desk, jobId, { ...checked.value, bytes: file });
+    const last = await desk((given) => lastSeq(given, jobId));
+    return data({ lastSeq: last, booked: [checked.value.id] });
+  }),
+);

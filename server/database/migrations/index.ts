@@ -23,6 +23,7 @@ import { bookChain } from "./022-chain.ts";
 import { peopleByFunction } from "./023-people-by-function.ts";
 import { house } from "./024-house.ts";
 import { wholeShop } from "./025-whole-shop.ts";
+import { sessionMember } from "./026-session-member.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -52,4 +53,5 @@ export const migrations: Migration[] = [
   peopleByFunction,
   house,
   wholeShop,
+  sessionMember,
 ];
