@@ -6,9 +6,9 @@ import { promisify } from "node:util";
 import { gzip } from "node:zlib";
 import type { Archive } from "../archive/open-archive.ts";
 import { BOOK_PLACE, placeOf } from "../archive/places.ts";
-import { lane } from "../lane.ts";
 import { type CleanPicture, isKeptPicture, MOST_KEPT_BYTES } from "../pictures/clean-picture.ts";
 import { Refusal } from "../refusal.ts";
+import { lane } from "../threads/lane.ts";
 import { type JobFile, readJobFile } from "./job-file.ts";
 
 const MOST_LOG_BYTES = 52_000_000;

@@ -1,9 +1,7 @@
-import { promisify } from "node:util";
-import { gzip } from "node:zlib";
 import { dataOf, unwritable, WarmUpLog } from "../../core/facts/index.ts";
 import type { TraceAnalysis, TraceSpec } from "../../core/trace/index.ts";
 import type { AtDesk, Desk } from "../database/connection.ts";
-import { bytesOf, type Given, sumOf } from "../given-bytes.ts";
+import { type Given, sumOf } from "../given-bytes.ts";
 import { recordEntries } from "../jobs/record-entries.ts";
 import { jobToTake, refuseSigned, whileUnderWay } from "../jobs/under-way.ts";
 import { Refusal } from "../refusal.ts";
@@ -20,8 +18,6 @@ export interface NewLog {
   /** Hours that the engine had stood before it; absent where nobody knows. */
   restedH?: number;
 }
-
-const compress = promisify(gzip);
 
 /** What a log is judged by. */
 export function specOf(
@@ -150,9 +146,15 @@ export async function bookLog(at: AtDesk, jobId: string, { id, name, ...given }:
   await whileUnderWay(at, { jobId, id, what: "log" }, async () => {
     const judged = await judgeLog(bytes, specOf(card, given.restedH));
     if ("stops" in judged) throw new Refusal({ message: judged.stops, fields: { log: "Not booked." } });
-    const content = await compress(await bytesOf(bytes));
     await at((desk) =>
-      keepLog(desk, jobId, { ...judged, id, name, sha256, content, restedH: given.restedH }),
+      keepLog(desk, jobId, {
+        ...judged,
+        id,
+        name,
+        sha256,
+        content: Buffer.from(judged.content),
+        restedH: given.restedH,
+      }),
     );
   });
 }

@@ -47,7 +47,7 @@ describe("booking a log", () => {
       await expect(scratch.owner.sequelize.query(sql)).rejects.toThrow(/append-only/);
   });
 
-  it("that takes longer than it may is refused, and its thread gone", async () => {
+  it("that takes longer than it may is refused, and its process gone", async () => {
     const spec = { thermostatOpensC: 87, fanOnC: [98], fanOffC: [92] };
     const bytes = new TextEncoder().encode(TEXT);
     await expect(judgeLog(bytes, spec, 1)).rejects.toMatchObject({

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from "node:crypto";
 import { hash, verify } from "@node-rs/argon2";
-import { lane } from "../lane.ts";
+import { lane } from "../threads/lane.ts";
 
 /** One core hashes, the other one books; a shop's whole morning fits behind it. */
 const hashing = lane({ name: "secrets", atOnce: 1, mostWaiting: 200 });

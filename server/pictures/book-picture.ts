@@ -4,8 +4,8 @@ import type { AtDesk, Desk } from "../database/connection.ts";
 import { bytesOf, type Given, sumOf } from "../given-bytes.ts";
 import { recordEntries } from "../jobs/record-entries.ts";
 import { jobToTake, refuseSigned, whileUnderWay } from "../jobs/under-way.ts";
-import { lane } from "../lane.ts";
 import { Refusal } from "../refusal.ts";
+import { lane } from "../threads/lane.ts";
 import { cleanPicture } from "./clean-picture.ts";
 
 export interface NewPicture {

@@ -6,7 +6,7 @@ import { QueryTypes } from "sequelize";
 import { placeOf } from "../archive/places.ts";
 import { type Part, writeArchive } from "../archive/write-archive.ts";
 import { type Database, type Desk, snapshotAtDesk } from "../database/connection.ts";
-import { lane } from "../lane.ts";
+import { lane } from "../threads/lane.ts";
 import { IN_FILES, SECRETS, type ShopTable, shopTables } from "./shop-tables.ts";
 
 /** Raised when the layout changes in a way a reader would notice. */

@@ -5,7 +5,7 @@ import { gunzip } from "node:zlib";
 import { QueryTypes } from "sequelize";
 import { factsOf, WarmUpLog } from "../../core/facts/index.ts";
 import type { AtDesk } from "../database/connection.ts";
-import { lane } from "../lane.ts";
+import { lane } from "../threads/lane.ts";
 import { type Broken, checkBook } from "./check-book.ts";
 import { type Chain, readChains } from "./read-chains.ts";
 

@@ -1,7 +1,7 @@
 import { gunzipSync } from "node:zlib";
 import pdfmake from "pdfmake";
 import { analyseTrace, decodeLog, readTrace, type TraceSpec, thinTrace } from "../../core/trace/index.ts";
-import { workAfterBookings } from "../after-bookings.ts";
+import { workAfterBookings } from "../threads/after-bookings.ts";
 import { PDF_FONTS } from "./pdf-fonts.ts";
 import { type PaperReport, reportDocument } from "./report-document.ts";
 
@@ -32,7 +32,7 @@ const OURS = new Set<string>(Object.values(PDF_FONTS).flatMap((font) => Object.v
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((path) => OURS.has(path));
 
-/** The thread's whole work: a report in, its PDF out. */
+/** The process's whole work: a report in, its PDF out. */
 export default async function print({ log, ...paper }: PaperOrder): Promise<Uint8Array> {
   const curve = log && curveOf(log);
   return pdfmake.createPdf(reportDocument({ ...paper, ...(curve ? { curve } : {}) })).getBuffer();

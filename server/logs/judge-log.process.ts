@@ -1,3 +1,4 @@
+import { gzipSync } from "node:zlib";
 import {
   analyseTrace,
   decodeLog,
@@ -5,19 +6,27 @@ import {
   type TraceAnalysis,
   type TraceSpec,
 } from "../../core/trace/index.ts";
-import { workAfterBookings } from "../after-bookings.ts";
 import { bytesOf, type Given } from "../given-bytes.ts";
+import { workAfterBookings } from "../threads/after-bookings.ts";
 
 workAfterBookings();
 
-export type Judged = { rows: number; analysis: TraceAnalysis } | { stops: string };
+export type Judged =
+  | {
+      rows: number;
+      analysis: TraceAnalysis;
+      /** The log as it is kept, gzipped. */
+      content: Uint8Array;
+    }
+  | { stops: string };
 
-/** The thread's whole work: bytes in, verdicts out. */
+/** The process's whole work: bytes in, verdicts and what is kept of it out. */
 export default async function judge({ given, spec }: { given: Given; spec: TraceSpec }): Promise<Judged> {
-  const { trace, problems } = readTrace(decodeLog(await bytesOf(given)));
+  const bytes = await bytesOf(given);
+  const { trace, problems } = readTrace(decodeLog(bytes));
   if (!trace) return { stops: problems.find((problem) => problem.stops)?.message ?? "This is no log." };
   try {
-    return { rows: trace.s.length, analysis: analyseTrace(trace, spec) };
+    return { rows: trace.s.length, analysis: analyseTrace(trace, spec), content: gzipSync(bytes) };
   } catch (error) {
     if (error instanceof RangeError) return { stops: `It can't be judged: ${error.message}.` };
     throw error;
