@@ -147,7 +147,7 @@ describe("a whole shop as one file", () => {
     expect(invitation).toMatch(/.{20}/);
     expect(jobs).toBeGreaterThan(90);
     const at: AtDesk = (work) => atDesk(there.database, { shopId: SHOP_ID }, work);
-    expect(await verifyShop(at, { withLogs: true })).toMatchObject({ broken: [], jobs });
+    expect(await verifyShop(at, { withFiles: true })).toMatchObject({ broken: [], jobs });
     const again = join(folder, "again.zip");
     await packShop(there.database, { shopId: SHOP_ID }, again);
     const [before, after] = [await contentsOf(files.demo), await contentsOf(again)];

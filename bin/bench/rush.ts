@@ -14,6 +14,7 @@ const LONGEST_RUSH_MS = 60_000;
 const WANTED_TIMES = 3;
 const MOST_MEGABYTES = 600;
 const LOG_ROWS = 1_000_000;
+const [LINES, PEOPLE] = [20_000, 500];
 const LOOK_MS = 250;
 
 const BOOKED_IN = jobId("open-find");
@@ -93,6 +94,47 @@ async function log(server: Server, cookie: string, bytes: Uint8Array<ArrayBuffer
   return answer.status;
 }
 
+/** A closed job of the made-up shop, with a book of twenty thousand lines by five hundred people. */
+async function largeJob(server: Server, cookie: string): Promise<string> {
+  const answer = await fetch(`${server.address}/jobs/${jobId("s01")}/job.json`, {
+    headers: { Cookie: cookie },
+  });
+  const file = (await answer.json()) as { job: Record<string, unknown>; entries: { at: string }[] };
+  const people = Array.from({ length: PEOPLE }, (_, nr) => [randomUUID(), `Somebody ${nr}`]);
+  const id = randomUUID();
+  const entries = Array.from({ length: LINES }, (_, line) => ({
+    ...{
+      id: randomUUID(),
+      jobId: id,
+      seq: line + 1,
+      at: file.entries[0]?.at,
+      by: people[line % PEOPLE]?.[0],
+    },
+    ...{ stage: "find", kind: "note", text: `what somebody saw, ${line}` },
+  }));
+  const job = { ...file.job, id, signedById: people[0]?.[0], openedById: people[1]?.[0] };
+  return JSON.stringify({
+    ...file,
+    job,
+    entries,
+    people: Object.fromEntries(people),
+    logs: [],
+    pictures: [],
+  });
+}
+
+async function readIn(server: Server, cookie: string, file: string): Promise<void> {
+  const form = new FormData();
+  form.set("job", new File([file], "job.json", { type: "application/json" }));
+  const answer = await fetch(`${server.address}/jobs/read-in`, {
+    method: "POST",
+    headers: { Cookie: cookie, Origin: server.address },
+    body: form,
+    redirect: "manual",
+  });
+  if (answer.status !== 302) throw new Error(`reading in was answered with ${await answer.text()}`);
+}
+
 const memoryOf = (pid: number): number => {
   try {
     return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
@@ -136,6 +178,7 @@ export async function benchRush(): Promise<Figure[]> {
   const memory = watchMemory(server);
   try {
     const [booker, other] = [await server.cookiesOf("tobin"), await server.cookiesOf("ilse")];
+    const lead = await server.cookiesOf("maren");
     const until = (ms: number) => {
       const end = performance.now() + ms;
       return () => performance.now() > end;
@@ -150,6 +193,7 @@ export async function benchRush(): Promise<Figure[]> {
         .toBuffer(),
     );
     const day = longLog();
+    const large = await largeJob(server, lead);
     const rushes: [name: string, rush: () => Promise<unknown>][] = [
       [
         "150 sign-ins",
@@ -165,6 +209,7 @@ export async function benchRush(): Promise<Figure[]> {
         },
       ],
       ["20 papers", () => Promise.all(Array.from({ length: 20 }, () => paper(server, other)))],
+      [`${LINES} lines by ${PEOPLE} people read in`, () => readIn(server, lead, large)],
     ];
     const figures: Figure[] = [];
     const told = (name: string, times: readonly number[]) =>

@@ -44,7 +44,7 @@ const readBooksThrough = ({ app, ownerUrl }: Given): Chore => ({
     for (const { id: shopId, name } of await allShops(ownerUrl)) {
       const at: AtDesk = (work) => atDesk(app, { shopId }, work);
       if (!isDue((await at(lastVerified))?.at, new Date())) continue;
-      const { broken, lines } = await verifyShop(at, { withLogs: true });
+      const { broken, lines } = await verifyShop(at, { withFiles: true });
       said.push(
         broken.length === 0
           ? `${name}: every book is unbroken, ${lines} lines.`

@@ -26,7 +26,7 @@ try {
     if (hash) {
       const found = await at((desk) => findLine(desk, Number(jobNumber), hash));
       if (found) told.push({ name, ...found });
-    } else told.push({ name, ...(await verifyShop(at, { withLogs: true })) });
+    } else told.push({ name, ...(await verifyShop(at, { withFiles: true })) });
   }
   process.stdout.write(`${JSON.stringify({ shops: told })}\n`);
 } catch (error) {

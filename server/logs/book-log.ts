@@ -100,6 +100,7 @@ async function keepLog(desk: Desk, jobId: string, log: JudgedLog): Promise<void>
     logId: id,
     log: name,
     rows,
+    sha256,
     peakC: analysis.peakC,
     ...(restedH === undefined ? {} : { restedH }),
     checks: keptChecks(analysis.checks),

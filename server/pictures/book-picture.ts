@@ -94,7 +94,7 @@ export async function bookPicture(at: AtDesk, jobId: string, given: NewPicture):
             item: "picture",
             ...(place ? { place } : {}),
             text: words,
-            data: dataOf(Picture, { width, height, ...(of ? { of } : {}) }),
+            data: dataOf(Picture, { width, height, sha256: await sumOf(content), ...(of ? { of } : {}) }),
           },
         ],
         { byServer: true },

@@ -17,7 +17,11 @@ let serial = 0;
 const secretsOfAll = hashSecrets({ pin: PIN, password: PASSWORD });
 
 /** A shop with a lead, a technician, somebody at the desk, one vehicle and one open job, for tests. */
-export async function smallShop(scratch: Scratch, name: string, { openedAt }: { openedAt?: Date } = {}) {
+export async function smallShop(
+  scratch: Pick<Scratch, "owner" | "database" | "told">,
+  name: string,
+  { openedAt }: { openedAt?: Date } = {},
+) {
   serial++;
   const shopId = randomUUID();
   await createShop(scratch.owner, {

@@ -1,13 +1,10 @@
-import { createHash } from "node:crypto";
 import { setTimeout } from "node:timers/promises";
-import { promisify } from "node:util";
-import { gunzip } from "node:zlib";
 import { QueryTypes } from "sequelize";
-import { factsOf, WarmUpLog } from "../../core/facts/index.ts";
 import type { AtDesk } from "../database/connection.ts";
 import { lane } from "../threads/lane.ts";
 import { type Broken, checkBook } from "./check-book.ts";
-import { type Chain, readChains } from "./read-chains.ts";
+import { checkFiles } from "./check-files.ts";
+import { readChains } from "./read-chains.ts";
 
 export interface Verified {
   at: string;
@@ -21,36 +18,11 @@ const LONGEST_WAIT_MS = 3000;
 /** The rest of a book that was rewritten is no news. */
 const MOST_BROKEN = 100;
 const BEFORE_ALL = "00000000-0000-0000-0000-000000000000";
-const expand = promisify(gunzip);
 
 const oneAtATime = lane({ name: "verify", atOnce: 1, mostWaiting: 20 });
 
-/** Whether a log that the book speaks of is there and is what it was: read one by one, since each may be large. */
-async function checkLogs(at: AtDesk, { job, lines }: Chain): Promise<Broken | undefined> {
-  const broken = (why: string): Broken => ({ jobId: job.id, number: job.number, fromLine: null, why });
-  const logs = await at(({ models, transaction }) =>
-    models.Log.findAll({ attributes: ["id", "name", "sha256"], where: { jobId: job.id }, transaction }),
-  );
-  const known = new Set(logs.map(({ id }) => id));
-  // A file of the first format came without its logs.
-  const gone = factsOf(lines, WarmUpLog).find(
-    ({ fact, entry }) => entry.seq > (job.linesReadIn ?? 0) && !known.has(fact.logId),
-  );
-  if (gone) return broken(`the log “${gone.fact.log}” of line ${gone.entry.seq} is gone`);
-  for (const { id, name, sha256 } of logs) {
-    const log = await at(({ models, transaction }) => models.Log.findOne({ where: { id }, transaction }));
-    const sum =
-      log &&
-      createHash("sha256")
-        .update(await expand(log.content))
-        .digest("hex");
-    if (sum !== sha256) return broken(`the log “${name}” is not what it was`);
-  }
-  return undefined;
-}
-
 /** Every book of a shop, a hundred in each transaction: a shop of a hundred thousand holds nobody up. */
-async function readThrough(at: AtDesk, { withLogs }: { withLogs: boolean }): Promise<Omit<Verified, "at">> {
+async function readThrough(at: AtDesk, { withFiles }: { withFiles: boolean }): Promise<Omit<Verified, "at">> {
   const told = { jobs: 0, lines: 0, broken: [] as Broken[] };
   let after = BEFORE_ALL;
   for (;;) {
@@ -58,7 +30,8 @@ async function readThrough(at: AtDesk, { withLogs }: { withLogs: boolean }): Pro
     for (const chain of chains) {
       told.jobs++;
       told.lines += chain.lines.length;
-      const broken = checkBook(chain.job, chain.lines) ?? (withLogs ? await checkLogs(at, chain) : undefined);
+      const broken =
+        checkBook(chain.job, chain.lines) ?? (withFiles ? await checkFiles(at, chain) : undefined);
       if (broken && told.broken.length < MOST_BROKEN) told.broken.push(broken);
     }
     const last = chains.at(-1);
@@ -68,12 +41,12 @@ async function readThrough(at: AtDesk, { withLogs }: { withLogs: boolean }): Pro
 }
 
 /**
- * Reads every book of a shop against its hashes, with `withLogs` every log against its sum too, and keeps what came of it.
+ * Reads every book of a shop against its hashes, with `withFiles` every log and picture against its sum too, and keeps what came of it.
  * One shop at a time, outside any transaction of anybody's.
  */
-export function verifyShop(at: AtDesk, { withLogs = false } = {}): Promise<Verified> {
+export function verifyShop(at: AtDesk, { withFiles = false } = {}): Promise<Verified> {
   return oneAtATime(async () => {
-    const { jobs, lines, broken } = await readThrough(at, { withLogs });
+    const { jobs, lines, broken } = await readThrough(at, { withFiles });
     const [row] = await at(({ sequelize, transaction, shopId }) =>
       sequelize.query<{ at: Date }>(
         "INSERT INTO verifications (shop_id, jobs, lines, broken) VALUES ($1, $2, $3, $4) RETURNING at",

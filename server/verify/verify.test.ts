@@ -1,13 +1,15 @@
-import { randomUUID } from "node:crypto";
+import { createHash, randomUUID } from "node:crypto";
 import { gzipSync } from "node:zlib";
 import fc from "fast-check";
 import { QueryTypes } from "sequelize";
+import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { canonical, type Json } from "../../core/chain/canonical.ts";
 import { mayClose } from "../../core/ledger/index.ts";
 import { readBook } from "../jobs/read-books.ts";
 import { signJob } from "../jobs/sign-job.ts";
 import { bookLog } from "../logs/book-log.ts";
+import { bookPicture } from "../pictures/book-picture.ts";
 import { readReport } from "../reports/read-report.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";
@@ -78,7 +80,7 @@ describe("a book's hashes, reckoned without the database that made them", () => 
     );
     await bookLog(shop.at, shop.jobId, { id: randomUUID(), name: "a.csv", text: LOG });
     await sign(shop);
-    const told = await verifyShop(shop.at, { withLogs: true });
+    const told = await verifyShop(shop.at, { withFiles: true });
     expect(told).toMatchObject({ jobs: 1, broken: [] });
     expect(told.lines).toBeGreaterThan(30);
   });
@@ -174,14 +176,47 @@ describe("a book that was changed behind everybody's back", () => {
   it("another log in the place of one, or none, is told where logs are read too", async () => {
     for (const [sql, bind] of [
       ["UPDATE logs SET content = $2 WHERE job_id = $1", [gzipSync("else")]],
+      [
+        "UPDATE logs SET content = $2, sha256 = $3 WHERE job_id = $1",
+        [gzipSync("else"), createHash("sha256").update("else").digest("hex")],
+      ],
       ["DELETE FROM logs WHERE job_id = $1", []],
     ] as const) {
       const shop = await bookOf("Logged");
       await bookLog(shop.at, shop.jobId, { id: randomUUID(), name: "a.csv", text: LOG });
-      expect((await verifyShop(shop.at, { withLogs: true })).broken).toEqual([]);
+      expect((await verifyShop(shop.at, { withFiles: true })).broken).toEqual([]);
       await tamper(sql, [shop.jobId, ...bind]);
-      expect((await verifyShop(shop.at, { withLogs: true })).broken).toMatchObject([
+      expect((await verifyShop(shop.at, { withFiles: true })).broken).toMatchObject([
         { jobId: shop.jobId, why: expect.stringMatching(/a\.csv/) },
+      ]);
+    }
+  });
+
+  it("another picture in the place of one, or none, is told too", async () => {
+    const [bytes, other] = await Promise.all(
+      ["#8a3319", "#245b4a"].map((background) =>
+        sharp({ create: { width: 60, height: 40, channels: 3, background } })
+          .jpeg()
+          .toBuffer(),
+      ),
+    );
+    for (const [sql, bind, why] of [
+      [
+        "UPDATE pictures SET content = $2 WHERE job_id = $1",
+        [other],
+        /left plug” of line 7 is not what it was/,
+      ],
+      ["DELETE FROM pictures WHERE job_id = $1", [], /left plug” of line 7 is gone/],
+    ] as const) {
+      const shop = await bookOf("Pictured");
+      const at = new Date().toISOString();
+      await bookPicture(shop.at, shop.jobId, {
+        ...{ id: randomUUID(), words: "left plug", stage: "strip", at, bytes: bytes as Buffer },
+      });
+      expect((await verifyShop(shop.at, { withFiles: true })).broken).toEqual([]);
+      await tamper(sql, [shop.jobId, ...bind]);
+      expect((await verifyShop(shop.at, { withFiles: true })).broken).toMatchObject([
+        { why: expect.stringMatching(why) },
       ]);
     }
   });
@@ -192,7 +227,7 @@ describe("a book that was changed behind everybody's back", () => {
     await bookLog(shop.at, shop.jobId, { id: first, name: "first.csv", text: LOG });
     await bookLog(shop.at, shop.jobId, { id: randomUUID(), name: "second.csv", text: LOG });
     await tamper("DELETE FROM logs WHERE job_id = $1 AND id = $2", [shop.jobId, first]);
-    expect((await verifyShop(shop.at, { withLogs: true })).broken).toMatchObject([
+    expect((await verifyShop(shop.at, { withFiles: true })).broken).toMatchObject([
       { why: expect.stringMatching(/first\.csv.* of line 7 is gone/) },
     ]);
   });
