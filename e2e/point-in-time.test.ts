@@ -136,6 +136,8 @@ describe("a database with backups to any minute", () => {
     const shop = await smallShop(before, "Minute");
     await shop.book({ kind: "note", text: "in the backup" });
     await backrest("--type=full", "backup");
+    // A backup's end is told in whole seconds.
+    await setTimeout(1100);
     await shop.book({ kind: "note", text: "after the backup" });
     const [[now]] = (await before.owner.sequelize.query(
       "SELECT clock_timestamp()::text AS now",
