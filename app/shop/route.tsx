@@ -134,6 +134,16 @@ export default function Shop() {
           <Part title="Backup">
             <Backup {...shop.backup} timeZone={timeZone} />
           </Part>
+          {isLead && (
+            <>
+              <Part title="Take it all along">
+                <WholeShop slug={shop.slug} />
+              </Part>
+              <Part title="Read a job in">
+                <ReadIn />
+              </Part>
+            </>
+          )}
         </div>
         <div className="flex flex-col gap-6">
           <Part title="Units">
@@ -201,16 +211,6 @@ export default function Shop() {
                   </li>
                 ))}
               </ul>
-            </Part>
-          )}
-          {isLead && (
-            <Part title="Read a job in">
-              <ReadIn />
-            </Part>
-          )}
-          {isLead && (
-            <Part title="Take it all along">
-              <WholeShop slug={shop.slug} />
             </Part>
           )}
           <Devices devices={shop.devices} enrol={answer?.enrol} timeZone={timeZone} {...may} />
