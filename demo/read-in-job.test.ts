@@ -290,6 +290,26 @@ describe("a job that is written and read in", () => {
     ).rejects.toMatchObject({ message: expect.stringMatching(/who signed it/) });
   });
 
+  it("of five hundred people with long names is read in, and says who each of them was", async () => {
+    const [shop, other] = [await smallShop(scratch, "Crowded"), await smallShop(scratch, "Reads")];
+    await shop.book({ kind: "note", text: "first" });
+    const file = asFile(await shop.at((desk) => exportJob(desk, shop.jobId)));
+    const crowd = Array.from({ length: 498 }, (_, nr) => [
+      randomUUID(),
+      `${"ü".repeat(76)}${String(nr).padStart(4, "0")}`,
+    ]);
+    const [first] = file.entries;
+    const more = crowd.map(([by], nr) => ({ ...first, id: randomUUID(), seq: nr + 2, by }));
+    Object.assign(file, {
+      entries: [first, ...more],
+      people: { ...file.people, ...Object.fromEntries(crowd) },
+    });
+    const { id } = await readInJob(other.asLead, file);
+    const again = asFile(await other.at((desk) => exportJob(desk, id)));
+    expect(again.entries).toHaveLength(499);
+    for (const [by = "", name] of crowd) expect(again.people[by]).toBe(name);
+  });
+
   it("keeps its logs byte for byte, and refuses one that was tampered with", async () => {
     const by = await lead();
     const [id] = (

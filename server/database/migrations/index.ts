@@ -24,6 +24,7 @@ import { peopleByFunction } from "./023-people-by-function.ts";
 import { house } from "./024-house.ts";
 import { wholeShop } from "./025-whole-shop.ts";
 import { sessionMember } from "./026-session-member.ts";
+import { manyPeople } from "./027-many-people.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -54,4 +55,5 @@ export const migrations: Migration[] = [
   house,
   wholeShop,
   sessionMember,
+  manyPeople,
 ];
