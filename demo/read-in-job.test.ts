@@ -12,6 +12,7 @@ import { readHistory } from "../server/jobs/read-history.ts";
 import { readInJob } from "../server/jobs/read-in-job.ts";
 import { readJob } from "../server/jobs/read-job.ts";
 import { signJob } from "../server/jobs/sign-job.ts";
+import { takeNumber } from "../server/jobs/take-number.ts";
 import { entryDefinitions } from "../server/testing/job-schema.ts";
 import { type Scratch, scratchDatabase } from "../server/testing/scratch-database.ts";
 import { newEntry, smallShop } from "../server/testing/small-shop.ts";
@@ -288,6 +289,28 @@ describe("a job that is written and read in", () => {
         entries: [],
       }),
     ).rejects.toMatchObject({ message: expect.stringMatching(/who signed it/) });
+  });
+
+  it("takes its number and holds nobody's new job up, and one that is refused leaves no gap", async () => {
+    const [shop, other] = [await smallShop(scratch, "Numbers"), await smallShop(scratch, "Next")];
+    await shop.book({ kind: "note", text: "first" });
+    const file = asFile(await shop.at((desk) => exportJob(desk, shop.jobId)));
+    const [first] = file.entries;
+    const lines = Array.from({ length: 4000 }, (_, nr) => ({ ...first, id: randomUUID(), seq: nr + 1 }));
+    const reading = readInJob(other.asLead, { ...file, entries: lines });
+    let isRead = false;
+    void reading.then(() => {
+      isRead = true;
+    });
+    const numbers: number[] = [];
+    while (!isRead) numbers.push(await other.at(takeNumber));
+    expect(numbers.length).toBeGreaterThan(5);
+    expect(new Set([1, (await reading).number, ...numbers]).size).toBe(numbers.length + 2);
+    expect(Math.max((await reading).number, ...numbers)).toBe(numbers.length + 2);
+    const second = asFile({ ...file, entries: lines });
+    const text = JSON.stringify(second).replaceAll(shop.jobId, randomUUID());
+    await expect(readInJob(other.asLead, JSON.parse(text))).rejects.toThrow(/still open on that vehicle/);
+    expect(await other.at(takeNumber)).toBe(numbers.length + 3);
   });
 
   it("of five hundred people with long names is read in, and says who each of them was", async () => {

@@ -13,7 +13,7 @@ import { addVehicle } from "../vehicles/add-vehicle.ts";
 import { countVerdict } from "./count-verdict.ts";
 import type { JobFile } from "./job-file.ts";
 import { type JobToRead, withJobToRead } from "./job-to-read.ts";
-import { takeNumber } from "./take-number.ts";
+import { giveNumberBack, takeNumber } from "./take-number.ts";
 
 const READ_IN = "5c1f2a44-0a0e-4a4f-8d53-7f4f9e5b21c7";
 const MOST_NAME_LETTERS = 80;
@@ -162,21 +162,26 @@ export interface ReadIn {
   isNew: boolean;
 }
 
-async function keep(desk: Desk, given: JobToRead): Promise<ReadIn> {
-  const { models, transaction, shopId, personId, now } = desk;
-  const { file } = given;
-  await alone(desk, "read-in");
+/** Under which id a file's job stands here, and the job where it stands here already. Refuses one of which this shop has another. */
+async function placeOf({ models, transaction, shopId }: Desk, file: JobFile, sha256: string) {
   const there = await models.Job.findOne({ where: { id: file.job.id }, transaction });
   const isCopy = there !== null && there.origin === null;
   const id = isCopy ? uuid(`${shopId}:${file.job.id}`, READ_IN) : file.job.id;
-  const sha256 = sumOfJob(file);
   const before = await models.Job.findOne({ where: { id }, transaction });
   if (before && before.origin?.sha256 !== sha256)
     throw new Refusal({
       status: 409,
       message: `Job ${before.number} was read in from this job before, and one of the two has changed since. It is not read in again.`,
     });
-  if (before) return { id, number: before.number, isNew: false };
+  return { id, isCopy, before: before && { id, number: before.number, isNew: false } };
+}
+
+async function keep(desk: Desk, given: JobToRead, sha256: string, number: number): Promise<ReadIn> {
+  const { models, transaction, shopId, personId, now } = desk;
+  const { file } = given;
+  await alone(desk, "read-in");
+  const { id, isCopy, before } = await placeOf(desk, file, sha256);
+  if (before) return before;
   const by = [
     file.job.openedBy,
     file.job.signedBy,
@@ -187,7 +192,6 @@ async function keep(desk: Desk, given: JobToRead): Promise<ReadIn> {
   await settlePeople(desk, file, new Set(by.flatMap((each) => each ?? [])));
   const vehicleId = await settleVehicle(desk, file, file.job.openedAt);
   if (!file.job.signedAt) await refuseSecondOpenJob(desk, vehicleId);
-  const number = await takeNumber(desk);
   const { entries, logs, pictures } = renamed(file, isCopy, id);
   const origin = {
     shop: file.shop,
@@ -255,4 +259,19 @@ async function keep(desk: Desk, given: JobToRead): Promise<ReadIn> {
  * of a job, or an archive with its logs and pictures beside it.
  */
 export const readInJob = (at: AtDesk, input: unknown, archive?: Archive): Promise<ReadIn> =>
-  withJobToRead(input, archive, (given) => at((desk) => keep(desk, given)));
+  withJobToRead(input, archive, async (given) => {
+    const sha256 = sumOfJob(given.file);
+    const { before } = await at((desk) => placeOf(desk, given.file, sha256));
+    if (before) return before;
+    // In a transaction of its own: nobody's new job waits for twenty thousand lines.
+    const number = await at(takeNumber);
+    const giveBack = () => at((desk) => giveNumberBack(desk, number));
+    try {
+      const job = await at((desk) => keep(desk, given, sha256, number));
+      if (!job.isNew) await giveBack();
+      return job;
+    } catch (error) {
+      await giveBack();
+      throw error;
+    }
+  });

@@ -8,3 +8,14 @@ export async function takeNumber({ sequelize, transaction, shopId }: Desk): Prom
   );
   return (counter as { last_job_number: number }).last_job_number;
 }
+
+/** A number that became no job's is the next one's, unless the next one has been given already. */
+export async function giveNumberBack(
+  { sequelize, transaction, shopId }: Desk,
+  number: number,
+): Promise<void> {
+  await sequelize.query(
+    "UPDATE shops SET last_job_number = last_job_number - 1 WHERE id = $1 AND last_job_number = $2",
+    { bind: [shopId, number], transaction },
+  );
+}
