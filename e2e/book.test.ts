@@ -14,6 +14,7 @@ import {
   pictureOfFailure,
   seen,
   tap,
+  write,
 } from "./support/walk.ts";
 
 let application: Application;
@@ -67,6 +68,22 @@ describe("the frame", () => {
     await steady.close();
     expect(height).toBe(0);
     expect(shift).toBeLessThan(0.05);
+  });
+});
+
+describe("a distance that has fallen", () => {
+  it("is told as it is typed, in the line and on Ask alike", async () => {
+    await go("ask");
+    await page.locator("[data-entry-line]").fill("distance 12 km");
+    await seen(page, "already. Enter books it.");
+    await page.locator("[data-entry-line]").fill("distance 999 999 km");
+    await seen(page, "Enter books it.");
+    expect(await page.$eval("body", (body) => body.textContent)).not.toContain("already. Enter books it.");
+    await page.locator("[data-entry-line]").fill("");
+    await go("ask", "open-ask");
+    await write(page, "Distance", "12");
+    await seen(page, "already. Look again, or book it");
+    await write(page, "Distance", "");
   });
 });
 

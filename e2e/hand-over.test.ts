@@ -171,7 +171,7 @@ async function prove(on: Page, job: string, hand: Hand): Promise<void> {
 async function signed(on: Page, job: string, km: string, hand: Hand): Promise<void> {
   await application.go(on, `/jobs/${job}/sign`);
   await write(on, "Distance now", "199000");
-  await seen(on, "read it again");
+  await seen(on, "Read it again");
   await write(on, "Distance now", km);
   await press(on, "Book the distance", hand);
   await seen(on, "In the book:");

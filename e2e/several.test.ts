@@ -44,7 +44,7 @@ afterAll(async () => {
 });
 
 /** Sent until it is answered, as a browser does: what comes back is whether it is booked. */
-async function book(id = randomUUID(), tries = 40): Promise<string> {
+async function book(id = randomUUID(), tries = 400): Promise<string> {
   const body = JSON.stringify({
     entries: [{ ...newEntry({ kind: "note", text: "by one of several" }), id }],
   });

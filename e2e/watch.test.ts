@@ -44,7 +44,7 @@ describe("a level", () => {
     await write(page, "Below the line", "0.3");
     await write(page, "Distance", "1");
     await tap(page, "Write the level down");
-    await seen(page, "already: read it again");
+    await seen(page, "already. Read it again");
     await write(page, "Distance", " ");
     await tap(page, "Write the level down");
     await page.waitForSelector('ul[aria-label="Levels taken"] li');
@@ -106,7 +106,10 @@ describe("a level", () => {
     await handIn("day,missing_L,km\n04/05/2026,0.2,\n2026-05-11,much,\n");
     await seen(page, "2 lines are wrong");
     await expect.poll(() => words()).toMatch(/Line 2, at: A day such as/);
-    const good = "day,missing_L,distance_km,by\n2026-05-04,0.1,100,Perrin\n2026-05-11,0.2,200,\n";
+    // Its jobs had read more by then.
+    await handIn("day,missing_L,distance_km,by\n2026-05-04,0.1,100,Perrin\n");
+    await expect.poll(() => words()).toMatch(/100\skm comes after [\d\s]+km/);
+    const good = "day,missing_L,by\n2026-05-04,0.1,Perrin\n2026-05-11,0.2,\n";
     await handIn(good);
     await seen(page, "2 written down");
     await page.waitForFunction(

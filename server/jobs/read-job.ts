@@ -37,6 +37,7 @@ export async function readJob(desk: Desk, jobId: string) {
       name: vehicle.name,
       distanceKm: vehicle.distanceKm,
     },
+    cameWithKm: vehicle.firstDistanceKm,
     card: card && toCard(card),
     cardTakenFrom: card?.takenFrom ?? null,
     names: Object.fromEntries(people.map((person) => [person.id, person.name])),

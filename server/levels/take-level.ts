@@ -1,8 +1,9 @@
-import { format, type System } from "../../core/units/index.ts";
+import { distanceTrouble } from "../../core/car/index.ts";
+import type { System } from "../../core/units/index.ts";
 import type { Desk } from "../database/connection.ts";
-import type { LevelRow } from "../database/models/level-row.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import { isId } from "../vehicles/is-id.ts";
+import { knownDistances } from "../vehicles/known-distances.ts";
 
 export interface TakenLevel {
   id: string;
@@ -23,8 +24,8 @@ export interface TakenLevel {
 export const MOST_LEVELS = 5000;
 
 /**
- * Writes down a level that was taken now, once however often it is sent. A distance below the last that was taken, or
- * below the vehicle's own, is refused: one of the two was misread.
+ * Writes down a level that was taken now, once however often it is sent. A distance that has fallen is refused: one of
+ * the two was misread.
  */
 export async function takeLevel(
   desk: Desk,
@@ -44,17 +45,20 @@ export async function takeLevel(
     throw new Refusal({
       message: `${MOST_LEVELS} levels of one vehicle are written down; strike some first.`,
     });
-  const furthest = Math.max(
-    vehicle.distanceKm ?? 0,
-    (await models.LevelRow.max<number | null, LevelRow>("distanceKm", standing)) ?? 0,
-  );
-  if (taken.distanceKm !== null && taken.distanceKm < furthest)
-    throw new Refusal({
-      message: "",
-      fields: {
-        distance: `It has run ${format(furthest, "distance", system)} already: read it again, or leave it open.`,
-      },
+  if (taken.distanceKm !== null) {
+    const levels = await models.LevelRow.findAll({
+      ...standing,
+      attributes: ["at", "distanceKm", "struckAt"],
     });
+    const came = vehicle.distanceKm === null ? [] : [{ km: vehicle.distanceKm, ms: 0 }];
+    const known = [...came, ...(await knownDistances(desk, vehicleId, levels))];
+    const trouble = distanceTrouble({ km: taken.distanceKm, ms: now.getTime() }, known, system);
+    if (trouble)
+      throw new Refusal({
+        message: "",
+        fields: { distance: `${trouble.words} Read it again, or leave it open.` },
+      });
+  }
   await models.LevelRow.create({ ...taken, shopId, vehicleId, at: now, takenBy: personId }, { transaction });
   if (minimumL !== null && minimumL !== vehicle.minimumL) await vehicle.update({ minimumL }, { transaction });
   if (liftsMm !== null && liftsMm !== vehicle.tankLiftsMm)

@@ -59,7 +59,7 @@ describe("a list of levels", () => {
 
   it("whose distance falls, in itself or against the book, is refused with its line and keeps nothing", async () => {
     const { take, levels } = await shop("Birch");
-    const falls = listed(["2026-05-04", "0.1", "", "2000", ""], ["2026-05-11", "0.2", "", "1999", ""]);
+    const falls = listed(["2026-05-04", "0.1", "", "2000", ""], ["2026-05-11", "0.2", "", "1990", ""]);
     expect(await take(falls)).toMatchObject({ troubles: [{ line: 3, column: "distance" }] });
     expect(await levels()).toEqual([]);
     await take(listed(["2026-05-11", "0.1", "", "3000", ""]));
@@ -72,6 +72,22 @@ describe("a list of levels", () => {
     });
     expect(await levels()).toHaveLength(1);
     expect(await take(listed(["2026-05-18", "0.1", "", "3000", ""]))).toEqual({ added: 1, known: 0 });
+  });
+
+  it("stands beside what the car's jobs read on their days, too", async () => {
+    const made = await shop("Cherry");
+    const read = (value: number) => ({
+      ...{ kind: "reading", item: "distance", value, unit: "km" },
+      ...{ data: { fact: "distance", v: 1 }, at: new Date(NOW.getTime()).toISOString() },
+    });
+    await made.book(read(184_220) as never);
+    const today = new Date(Date.now() + 60_000).toISOString();
+    const at = { ...(listed(["2026-05-04", "0.1", "", "90000", ""])[0] as ListedLevel), at: today };
+    expect(await made.take([at])).toMatchObject({ troubles: [{ line: 2, column: "distance" }] });
+    expect(await made.take(listed(["2026-05-04", "0.1", "", "184500", ""]))).toMatchObject({
+      troubles: [{ words: expect.stringMatching(/184\u202f220.* comes after 184\u202f500/) }],
+    });
+    expect(await made.take(listed(["2026-05-04", "0.1", "", "90000", ""]))).toEqual({ added: 1, known: 0 });
   });
 
   it("of two thousand rows comes in and goes out whole, while a page shows the latest", async () => {

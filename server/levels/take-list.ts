@@ -1,25 +1,55 @@
 import { randomUUID } from "node:crypto";
+import { type DistanceRead, distanceTrouble } from "../../core/car/index.ts";
 import type { ListedLevel } from "../../core/leaks/index.ts";
 import type { ListTrouble } from "../../core/list/index.ts";
 import { format, type System } from "../../core/units/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
 import { isId } from "../vehicles/is-id.ts";
+import { knownDistances } from "../vehicles/known-distances.ts";
 import { MOST_LEVELS } from "./take-level.ts";
 
 const saysTheSame = ({ at, missingL, toppedUpL }: { at: string; missingL: number; toppedUpL: number }) =>
   `${at}|${missingL.toFixed(3)}|${toppedUpL.toFixed(3)}`;
+
+/** The lines of a list at which a car's distance falls, in the list or beside what is known; of two, the one that comes after. */
+function fallenIn(
+  listed: readonly ListedLevel[],
+  known: readonly DistanceRead[],
+  system: System,
+): ListTrouble[] {
+  const readings: (DistanceRead & { line?: number })[] = [
+    ...known,
+    ...listed.flatMap(({ at, distanceKm, line }) =>
+      distanceKm === null ? [] : [{ km: distanceKm, ms: Date.parse(at), line }],
+    ),
+  ].sort((a, b) => a.ms - b.ms);
+  const troubles: ListTrouble[] = [];
+  for (const [place, read] of readings.entries()) {
+    const before = readings[place - 1];
+    const trouble = before && distanceTrouble(read, [before], system);
+    const line = read.line ?? before?.line;
+    if (trouble && line !== undefined)
+      troubles.push({
+        line,
+        column: "distance",
+        words: `${format(read.km, "distance", system)} comes after ${format(trouble.against.km, "distance", system)}: one of the two was misread.`,
+      });
+  }
+  return troubles;
+}
 
 /**
  * Writes a whole list of levels down, or nothing of it: what is there already is there once, and a distance that falls from
  * one day to a later one, in the list or against the book, is refused with its line.
  */
 export async function takeLevelList(
-  { models, transaction, shopId, personId }: Desk,
+  desk: Desk,
   vehicleId: string,
   listed: readonly ListedLevel[],
   system: System,
 ): Promise<{ added: number; known: number } | { troubles: ListTrouble[] }> {
+  const { models, transaction, shopId, personId } = desk;
   const vehicle = isId(vehicleId)
     ? await models.Vehicle.findOne({ where: { id: vehicleId }, transaction, lock: true })
     : null;
@@ -38,22 +68,8 @@ export async function takeLevelList(
     return {
       troubles: [{ line: 1, words: `${MOST_LEVELS} levels of one vehicle are written down at most.` }],
     };
-  const readings = [
-    ...standing.map(({ at, distanceKm }) => ({ ms: at.getTime(), distanceKm, line: undefined })),
-    ...fresh.map(({ at, distanceKm, line }) => ({ ms: Date.parse(at), distanceKm, line })),
-  ].sort((a, b) => a.ms - b.ms);
-  const troubles: ListTrouble[] = [];
-  let furthest = { km: 0, line: undefined as number | undefined };
-  for (const { distanceKm, line } of readings) {
-    if (distanceKm === null) continue;
-    if (distanceKm < furthest.km && (line ?? furthest.line) !== undefined)
-      troubles.push({
-        line: line ?? furthest.line ?? 1,
-        column: "distance",
-        words: `${format(distanceKm, "distance", system)} comes after ${format(furthest.km, "distance", system)}: one of the two was misread.`,
-      });
-    if (distanceKm >= furthest.km) furthest = { km: distanceKm, line };
-  }
+  const known = await knownDistances(desk, vehicleId, standing);
+  const troubles = fallenIn(fresh, known, system);
   if (troubles.length > 0) return { troubles };
   await models.LevelRow.bulkCreate(
     fresh.map(({ line: _, takenBy, ...level }) => ({

@@ -10,6 +10,7 @@ import {
   Trouble,
 } from "../../../core/facts/index.ts";
 import type { EntryDraft } from "../../../core/ledger/index.ts";
+import { fallenDistance } from "../../../core/state/index.ts";
 import { format, MOST_KM, readDistance, SHOWN } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";
@@ -55,11 +56,14 @@ function Ask() {
   const km = distance.trim() === "" ? undefined : readDistance(distance, system);
   const isDistanceWrong = distance.trim() !== "" && km === undefined;
   const lastKm = page.vehicle.distanceKm;
-  const isLess = km !== undefined && lastKm !== null && km < lastKm - 1 && !answers.distance;
+  const trouble =
+    km === undefined
+      ? undefined
+      : fallenDistance(entries, page, { km, corrects: answers.distance?.id }, system);
 
   const known = answers.distance?.value ?? lastKm;
-  const distanceHint = isLess
-    ? "That is less than last time: look again, or book it and say why in a note."
+  const distanceHint = trouble
+    ? `${trouble.words} Look again, or book it and say why in a note.`
     : known === null || known === undefined
       ? undefined
       : `${answers.distance ? "In the book" : "Last time"}: ${format(known, "distance", system)}`;

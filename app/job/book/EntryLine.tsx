@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from "react";
+import { Distance, factOf, lifted } from "../../../core/facts/index.ts";
 import {
   type Expectation,
   type LineContext,
@@ -6,6 +7,7 @@ import {
   type Stage,
   stillOut,
 } from "../../../core/ledger/index.ts";
+import { fallenDistance } from "../../../core/state/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { AfterPause } from "../../ui/Announcer.tsx";
 import { later } from "../../ui/later.ts";
@@ -60,6 +62,12 @@ export interface GivenLine {
   at: number;
 }
 
+/** What is wrong with the distance that a line would book, if it books one. */
+const fallenIn = (entry: LineReading["entry"], { entries, page, system }: JobContext) =>
+  factOf(lifted(entry))?.fact instanceof Distance && entry.value !== undefined
+    ? fallenDistance(entries, page, { km: entry.value, corrects: entry.corrects }, system)
+    : undefined;
+
 /** The one-line entry: says how it reads what is typed, completes from what is open, books on Enter, guesses nothing. */
 export function EntryLine({
   context,
@@ -108,6 +116,7 @@ export function EntryLine({
     setText(next);
     setChosen(-1);
   };
+  const fallen = line && "entry" in line ? fallenIn(line.entry, context) : undefined;
   const submit = () => {
     if (isTyped && !language) asked.current = text;
     if (!line || "expected" in line || isRefusedHere) return;
@@ -232,7 +241,11 @@ export function EntryLine({
           {!line && (
             <span className="text-ink-2">{isTyped ? NOT_READ_YET : isSigned ? ONLY_SIGNED : SAY}</span>
           )}
-          {line && "entry" in line && (isRefusedHere ? ONLY_CORRECTIONS : `${line.reading} Enter books it.`)}
+          {line &&
+            "entry" in line &&
+            (isRefusedHere
+              ? ONLY_CORRECTIONS
+              : [line.reading, fallen?.words, "Enter books it."].filter(Boolean).join(" "))}
           {line && "expected" in line && line.choices && <Choices choices={line.choices} onChoose={choose} />}
           {line && "expected" in line && !line.choices && (
             <Pointed text={text} at={line.at} expected={line.expected} />

@@ -1,12 +1,10 @@
 import { Distance, dataOf, factsOf } from "../../../core/facts/index.ts";
+import { fallenDistance, knownDistances } from "../../../core/state/index.ts";
 import { format, readDistance, SHOWN } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";
-
-/** Shown figures are rounded. */
-const ROUNDING_KM = 1;
 
 /** The distance at hand-over, which people forget; never less than it was before. */
 export function HandOver() {
@@ -15,13 +13,14 @@ export function HandOver() {
   const read = factsOf(entries, Distance).map(({ entry }) => entry);
   const atEnd = read.findLast(({ stage }) => stage === "sign" || stage === "prove");
   // What was misread at hand-over holds no right figure back.
-  const others = read.filter((entry) => entry !== atEnd).map(({ value }) => value ?? 0);
-  const before = Math.max(0, ...others, atEnd ? 0 : (page.vehicle.distanceKm ?? 0));
+  const known = knownDistances(entries, page, atEnd?.id);
+  const before = Math.max(0, ...known.map(({ km }) => km));
   const km = readDistance(text, system);
   const isWrong = text.trim() !== "" && km === undefined;
-  const isLess = km !== undefined && km < before - ROUNDING_KM;
+  const trouble =
+    km === undefined ? undefined : fallenDistance(entries, page, { km, corrects: atEnd?.id }, system);
   const save = () => {
-    if (km === undefined || isWrong || isLess) return;
+    if (km === undefined || isWrong || trouble) return;
     const draft = { kind: "reading", item: "distance", value: Math.round(km * 10) / 10, unit: "km" } as const;
     if (book({ ...draft, data: dataOf(Distance, {}), ...(atEnd ? { corrects: atEnd.id } : {}) })) setText("");
   };
@@ -53,17 +52,15 @@ export function HandOver() {
                   ? `It came with ${format(before, "distance", system)}`
                   : undefined
             }
-            error={
-              isWrong
-                ? "A distance from nothing up."
-                : isLess
-                  ? `It has run ${format(before, "distance", system)} already: read it again.`
-                  : undefined
-            }
+            error={isWrong ? "A distance from nothing up." : trouble && `${trouble.words} Read it again.`}
             onChange={(event) => setText(event.target.value)}
           />
         </div>
-        <Button type="submit" className="mt-7" disabled={!mayBook || km === undefined || isWrong || isLess}>
+        <Button
+          type="submit"
+          className="mt-7"
+          disabled={!mayBook || km === undefined || isWrong || trouble !== undefined}
+        >
           {atEnd ? "Put it right" : "Book the distance"}
         </Button>
       </form>

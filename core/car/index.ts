@@ -1,0 +1,1 @@
+export { type DistanceRead, type DistanceTrouble, distanceTrouble } from "./distance-trouble.ts";
