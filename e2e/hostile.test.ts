@@ -347,6 +347,41 @@ describe("every route and action", () => {
     for (const socket of silent) socket.destroy();
   });
 
+  it("is still there when somebody hangs up in the middle of a file, their own or ours", async () => {
+    const hangUp = (head: string[], body: string) =>
+      new Promise<void>((resolve) => {
+        const socket = connect(server.port, "127.0.0.1");
+        socket.on("error", () => undefined);
+        socket.on("close", () => resolve());
+        socket.on("data", () => socket.destroy());
+        const own = [
+          `Host: 127.0.0.1:${server.port}`,
+          `Origin: ${server.address}`,
+          `Cookie: ${cookies.lead}`,
+        ];
+        socket.write([...head, ...own, "", body].join("\r\n"), () => {
+          setTimeout(() => socket.destroy(), 300);
+        });
+      });
+    const part = (name: string) =>
+      `--x\r\nContent-Disposition: form-data; name="${name}"; filename="a"\r\n\r\n${"0,18\n".repeat(20_000)}`;
+    const form = ["Content-Type: multipart/form-data; boundary=x", "Content-Length: 9000000"];
+    await Promise.all([
+      hangUp([`POST /jobs/${OPEN}/logs HTTP/1.1`, ...form], part("log")),
+      hangUp([`POST /jobs/${OPEN}/pictures HTTP/1.1`, ...form], part("picture")),
+      hangUp(
+        ["POST /jobs/read-in.zip HTTP/1.1", "Content-Type: application/zip", "Content-Length: 9000000"],
+        "PK".repeat(50_000),
+      ),
+      hangUp([`GET /jobs/${jobId("s01")}/job.zip HTTP/1.1`], ""),
+      hangUp(["GET /shop/whole.zip HTTP/1.1"], ""),
+    ]);
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    expect((await ask("/shop", { cookie: cookies.lead ?? "" })).status).toBe(200);
+    const whole = await ask("/shop/whole.zip", { cookie: cookies.lead ?? "" });
+    expect([whole.status, whole.headers["content-type"]]).toEqual([200, "application/zip"]);
+  });
+
   it("is not held up by sixty thousand fields from nobody", async () => {
     const many = "a=1&".repeat(15_990);
     for (const path of ["/sign-in", "/preferences", "/shop", "/vehicles/new"]) {

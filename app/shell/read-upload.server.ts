@@ -40,8 +40,18 @@ const bodyOf = ({ body }: Request): Readable => {
   return Readable.fromWeb(body as ReadableStream);
 };
 
+const AGAIN_S = 60;
+
+/** What broke off on its way here can't be read; what there is no room for can be taken later. */
 const refused = (error: unknown): never => {
-  throw error instanceof Refusal ? error : unreadable();
+  if (error instanceof Refusal) throw error;
+  if ((error as { code?: string }).code === "ENOSPC")
+    throw new Refusal({
+      status: 503,
+      message: "The server's disk is full: nothing was taken in. It is tried again.",
+      againInS: AGAIN_S,
+    });
+  throw unreadable();
 };
 
 /** A zip that is posted as it is, on disk for as long as the work with it takes: it may be larger than memory. */
@@ -93,7 +103,10 @@ async function receive(request: Request, name: string, mostBytes: number, folder
     stream.on("data", (chunk: Buffer) => {
       told.bytes += chunk.length;
     });
-    written.push(pipeline(stream, createWriteStream(told.path, { mode: 0o600 })));
+    const writing = pipeline(stream, createWriteStream(told.path, { mode: 0o600 }));
+    // Nobody waits for it before the rest has come: that ends with it.
+    writing.catch((error: Error) => parser.destroy(error));
+    written.push(writing);
   });
   await pipeline(bodyOf(request), parser);
   await Promise.all(written);
