@@ -5,6 +5,8 @@ import { Refusal } from "../refusal.ts";
 export interface Archive {
   /** The places of what is in it. */
   names: ReadonlySet<string>;
+  /** How many bytes all of it is once unpacked, by what it says. */
+  bytes: number;
   /** One part whole. Refuses one that isn't there, and one of more than so many bytes. */
   read: (name: string, mostBytes: number) => Promise<Buffer>;
   /** The lines of one part, as they are read. */
@@ -49,6 +51,7 @@ export async function openArchive(path: string): Promise<Archive> {
     const stream = (name: string) => asSaid(zip.openReadStreamPromise(part(name)));
     return {
       names: new Set(parts.keys()),
+      bytes: [...parts.values()].reduce((sum, { uncompressedSize }) => sum + uncompressedSize, 0),
       read: async (name, mostBytes) => {
         if (part(name).uncompressedSize > mostBytes)
           throw unreadable(`“${name}” has more than ${Math.round(mostBytes / 1e6)} MB.`);

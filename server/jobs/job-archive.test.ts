@@ -125,6 +125,23 @@ describe("a job's archive", () => {
     expect(await other.at(({ models, transaction }) => models.Job.count({ transaction }))).toBe(1);
   });
 
+  it("that would be more than a disk once unpacked is refused before any of it is", async () => {
+    const other = await smallShop(scratch, "Bomb");
+    const whole = await openArchive(path);
+    let reads = 0;
+    const bomb = {
+      ...whole,
+      bytes: 5e9,
+      read: (...given: Parameters<typeof whole.read>) => {
+        reads++;
+        return whole.read(...given);
+      },
+    };
+    await expect(readInJob(other.asLead, undefined, bomb)).rejects.toThrow(/more than 4 GB/);
+    whole.close();
+    expect(reads).toBe(0);
+  });
+
   it("takes a log that is gone from it as one that the file never had, as older ones", async () => {
     const other = await smallShop(scratch, "Without");
     const { id } = await readIn(other.asLead, await changed(/\.csv$/, () => undefined));

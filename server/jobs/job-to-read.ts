@@ -13,6 +13,8 @@ import { type JobFile, readJobFile } from "./job-file.ts";
 
 const MOST_LOG_BYTES = 52_000_000;
 const MOST_BOOK_BYTES = 50_000_000;
+/** A few hundred kilobytes can say that they are a terabyte. */
+const MOST_UNPACKED_BYTES = 4_000_000_000;
 const compress = promisify(gzip);
 
 type Pictured = Pick<CleanPicture, "content" | "small">;
@@ -58,6 +60,8 @@ async function bookOf(archive: Archive): Promise<unknown> {
 
 /** Each log and picture is looked at here, so that nothing but writing is left for the transaction. */
 async function prepared(input: unknown, archive: Archive | undefined, folder: string): Promise<JobToRead> {
+  if (archive && archive.bytes > MOST_UNPACKED_BYTES)
+    throw nothing(`That file is more than ${MOST_UNPACKED_BYTES / 1e9} GB once it is unpacked.`);
   const file = readJobFile(archive ? await bookOf(archive) : input, new Date(), {
     areBeside: archive !== undefined,
   });

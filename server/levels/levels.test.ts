@@ -8,7 +8,8 @@ import { signJob } from "../jobs/sign-job.ts";
 import { Refusal } from "../refusal.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";
-import { readLevels, readWatch } from "./read-levels.ts";
+import { readLevels } from "./read-levels.ts";
+import { readWatch } from "./read-watch.ts";
 import { strikeLevel, type TakenLevel, takeLevel } from "./take-level.ts";
 
 let scratch: Scratch;
@@ -98,6 +99,34 @@ describe("levels of a vehicle", () => {
     expect(refused).toBeInstanceOf(Refusal);
     expect((refused as Refusal).fields?.distance).toMatch(/5000.km/);
     expect((await levels())?.levels).toHaveLength(3);
+  });
+
+  it("of every vehicle that loses are on Watch, whatever looks the others had since", async () => {
+    const made = await shop("Linden");
+    const { shopId, people } = made;
+    const fleet = Array.from({ length: 230 }, (_, nr) => ({
+      ...{ shopId, id: randomUUID(), plate: `LND ${nr}`, vin: null, name: `Tender ${nr}`, use: "" },
+      ...{ distanceKm: null, firstDistanceKm: null },
+    }));
+    const losing = [fleet[0], fleet[7]].map((vehicle) => vehicle?.id);
+    const day = (nr: number) => new Date(Date.now() - nr * 86_400_000);
+    const rows = fleet.flatMap(({ id }) => {
+      const isLosing = losing.includes(id);
+      // Those that lose were looked at before all the others.
+      return [35, 28, 21, 14].map((ago, look) => ({
+        ...{ ...taken({}), id: randomUUID(), shopId, vehicleId: id, takenBy: people.technician },
+        ...{ at: day(isLosing ? ago : ago - 13), missingL: isLosing ? 0.15 * look : 0 },
+      }));
+    });
+    const { told, ...watched } = await made.at(async (desk) => {
+      const { models, transaction } = desk;
+      await models.Vehicle.bulkCreate(fleet, { transaction });
+      await models.LevelRow.bulkCreate(rows, { transaction });
+      const all = await readWatch(desk);
+      return { told: all.length, first: all.slice(0, 2).map(({ vehicleId }) => vehicleId) };
+    });
+    expect(new Set(watched.first)).toEqual(new Set(losing));
+    expect(told).toBe(102);
   });
 
   it("are no other shop's to take, to read or to strike", async () => {

@@ -1,5 +1,5 @@
 import { Op } from "sequelize";
-import { type Advice, countedLevels, reaches, type SeenLevel } from "../../core/leaks/index.ts";
+import type { SeenLevel } from "../../core/leaks/index.ts";
 import { changedSystem } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { LevelRow } from "../database/models/level-row.ts";
@@ -138,44 +138,4 @@ export async function readLift(
     ? await models.Vehicle.findOne({ where: { id: vehicleId }, attributes: ["tankLiftsMm"], transaction })
     : null;
   return vehicle?.tankLiftsMm ?? undefined;
-}
-
-export interface Watched {
-  vehicleId: string;
-  plate: string;
-  name: string;
-  of: LevelsOf;
-}
-
-const MOST_WATCHED = 100;
-const URGENCY: readonly Advice[] = ["don't drive", "top up and watch", "drive"];
-
-/** Vehicles whose level somebody takes, the one that meets its minimum soonest first. */
-export async function readWatch(desk: Desk): Promise<Watched[]> {
-  const [latest] = (await desk.sequelize.query(
-    `SELECT l.vehicle_id AS "vehicleId" FROM levels l WHERE l.struck_at IS NULL
-     GROUP BY l.vehicle_id ORDER BY max(l.at) DESC LIMIT ${MOST_WATCHED}`,
-    { transaction: desk.transaction },
-  )) as [{ vehicleId: string }[], unknown];
-  const ids = latest.map(({ vehicleId }) => vehicleId);
-  const all = await readLevels(desk, ids);
-  const vehicles = await desk.models.Vehicle.findAll({
-    where: { id: { [Op.in]: ids } },
-    attributes: ["id", "plate", "name"],
-    raw: true,
-    transaction: desk.transaction,
-  });
-  return vehicles
-    .flatMap(({ id, plate, name }) => {
-      const of = all.get(id);
-      const counted = of ? countedLevels(of.levels) : [];
-      if (!of || counted.length === 0) return [];
-      const { earliest = "9999", advice } = reaches(counted, of.minimumL, { now: desk.now.toISOString() });
-      // Of a sound one the earliest day is that of a leak nobody has seen: it stands behind those that do lose.
-      return [
-        { watched: { vehicleId: id, plate, name, of }, soonest: `${URGENCY.indexOf(advice)} ${earliest}` },
-      ];
-    })
-    .sort((a, b) => (a.soonest < b.soonest ? -1 : a.soonest > b.soonest ? 1 : 0))
-    .map(({ watched }) => watched);
 }
