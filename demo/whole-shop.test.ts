@@ -68,8 +68,7 @@ afterAll(async () => {
   await Promise.all([here.drop(), there.drop()]);
 });
 
-const readIn = (path: string, given: ShopToRead = { lead: LEAD }) =>
-  unpackShop(there.owner, there.database, path, given);
+const readIn = (path: string, given: ShopToRead = { lead: LEAD }) => unpackShop(there.owner, path, given);
 
 async function contentsOf(path: string): Promise<Map<string, string>> {
   const archive = await openArchive(path);
@@ -121,6 +120,8 @@ describe("a whole shop as one file", () => {
       [logs[0] ?? "", (text) => text.replace("20", "21"), /the log “.*” is not what it was/],
       ["shop.json", (text) => text.replace("-1", "-9"), /warm-ledger-shop-1 is wanted/],
       ["shop.json", (text) => text.replace('"levels"', '"lovels"'), /“lovels”/],
+      ["shop.json", (text) => text.replace('"hasSecrets": false', '"hasSecrets": true'), /and it isn't/],
+      ["tables/people.jsonl", (text) => text.replaceAll('"lead"', '"desk"'), /nobody leads it/],
       ["shop.json", () => "null", /its format is/],
       ["shop.json", () => "{", /no JSON/],
     ];
@@ -132,6 +133,11 @@ describe("a whole shop as one file", () => {
     const half = join(folder, "half.zip");
     writeFileSync(half, readFileSync(files.small).subarray(0, 2000));
     await expect(readIn(half)).rejects.toThrow(/no zip, or it broke off/);
+    const flipped = readFileSync(files.small);
+    const at = flipped.indexOf("tables/entries.jsonl") + 120;
+    for (let place = at; place < at + 20; place++) flipped[place] = (flipped[place] ?? 0) ^ 0xff;
+    writeFileSync(half, flipped);
+    await expect(readIn(half, { lead })).rejects.toThrow(/can't be read/);
     await expect(readIn(files.small, {})).rejects.toThrow(/Say which lead/);
     await expect(readIn(files.small, { lead: { ...lead, name: "Nobody" } })).rejects.toThrow(
       /leads nothing in it/,

@@ -6,6 +6,7 @@ import { Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import type { ReadableStream } from "node:stream/web";
 import busboy from "busboy";
+import { asRefusal } from "../../server/database/as-refusal.ts";
 import { Refusal } from "../../server/refusal.ts";
 import { MOST_PARTS, typeOf, unreadable, wrongType } from "./read-body.server.ts";
 
@@ -40,18 +41,9 @@ const bodyOf = ({ body }: Request): Readable => {
   return Readable.fromWeb(body as ReadableStream);
 };
 
-const AGAIN_S = 60;
-
 /** What broke off on its way here can't be read; what there is no room for can be taken later. */
 const refused = (error: unknown): never => {
-  if (error instanceof Refusal) throw error;
-  if ((error as { code?: string }).code === "ENOSPC")
-    throw new Refusal({
-      status: 503,
-      message: "The server's disk is full: nothing was taken in. It is tried again.",
-      againInS: AGAIN_S,
-    });
-  throw unreadable();
+  throw asRefusal(error) ?? unreadable();
 };
 
 /** A zip that is posted as it is, on disk for as long as the work with it takes: it may be larger than memory. */

@@ -7,17 +7,20 @@ const UNREACHABLE =
   "The server can't be reached just now, and nothing was read in. Choose the file again later.";
 const isArchive = ({ name, type }: File) => type === "application/zip" || /\.zip$/i.test(name);
 
-type Told = { id?: unknown; message?: unknown } & Partial<Refused>;
+const SIGNED_OUT = "You are not signed in any more. Sign in, then choose the file again.";
+
+type Told = { id?: unknown } & Partial<Refused>;
 
 /** Sends an archive as it is, so that one larger than memory goes too; answers with the job that it became or what was wrong. */
 async function sendArchive(file: File): Promise<{ id: string } | { said: string }> {
   try {
     const headers = { "Content-Type": "application/zip" };
     const answer = await fetch("/jobs/read-in.zip", { method: "POST", headers, body: file });
-    const { id, message, refused }: Told = await answer.json();
+    if (answer.status === 401) return { said: SIGNED_OUT };
+    const { id, refused }: Told = await answer.json();
     if (answer.ok && typeof id === "string") return { id };
-    const said = refused ? refused.message || Object.values(refused.fields).join(" ") : message;
-    return { said: typeof said === "string" && said !== "" ? said : UNREACHABLE };
+    const said = refused && (refused.message || Object.values(refused.fields).join(" "));
+    return { said: said || UNREACHABLE };
   } catch {
     return { said: UNREACHABLE };
   }

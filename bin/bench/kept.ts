@@ -50,9 +50,7 @@ export async function benchKept(jobs = "100000"): Promise<Figure[]> {
     const given = { shopId: shop.shopId, withSecrets: true };
     const [[, packMb], packS] = await seconds(() => watched(() => packShop(reader, given, file)));
     await reader.sequelize.close();
-    const [[, unpackMb], unpackS] = await seconds(() =>
-      watched(() => unpackShop(there.owner, there.database, file)),
-    );
+    const [[, unpackMb], unpackS] = await seconds(() => watched(() => unpackShop(there.owner, file)));
     const [{ broken, lines }, verifyS] = await seconds(() =>
       verifyShop((work) => atDesk(there.database, { shopId: shop.shopId }, work)),
     );

@@ -66,12 +66,17 @@ export async function openArchive(path: string): Promise<Archive> {
       },
       lines: async function* (name) {
         const source = await stream(name);
-        let trouble: Error | undefined;
-        source.on("error", (error) => {
-          trouble = error;
+        const broken = () => unreadable(`“${name}” isn't what was written.`);
+        let isBroken = false;
+        source.on("error", () => {
+          isBroken = true;
         });
-        yield* createInterface({ input: source, crlfDelay: Number.POSITIVE_INFINITY });
-        if (trouble) throw unreadable(`“${name}” broke off.`);
+        try {
+          yield* createInterface({ input: source, crlfDelay: Number.POSITIVE_INFINITY });
+        } catch (error) {
+          throw isBroken ? broken() : error;
+        }
+        if (isBroken) throw broken();
       },
       close: () => zip.close(),
     };

@@ -35,15 +35,14 @@ async function read(ownerUrl: string) {
   await migrate(ownerUrl);
   const { LEAD_PIN: pin = "", LEAD_PASSWORD: password = "" } = process.env;
   const owner = openDatabase(ownerUrl, { isPatient: true });
-  const app = openDatabase(appUrl(process.env));
   try {
     const lead = more ? { lead: { name: more, pin, password } } : {};
     return {
       appUrl: appUrl(process.env),
-      ...(await unpackShop(owner, app, path, { ...(slug && { slug }), ...lead })),
+      ...(await unpackShop(owner, path, { ...(slug && { slug }), ...lead })),
     };
   } finally {
-    await Promise.all([owner.sequelize.close(), app.sequelize.close()]);
+    await owner.sequelize.close();
   }
 }
 

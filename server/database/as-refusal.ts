@@ -31,6 +31,7 @@ const SAID = {
   silent: down("The database is there and doesn't answer."),
   crowded: down("The database takes no more connections just now."),
   full: down("The database's disk is full."),
+  noRoom: down("The server's disk is full."),
   readOnly: down("The database takes nothing new just now: it is read-only."),
 } as const satisfies Record<string, RefusalDetail>;
 
@@ -66,6 +67,8 @@ const CODES: Readonly<Record<string, keyof typeof SAID>> = {
   "3D000": "missing",
   "53300": "crowded",
   "53100": "full",
+  // The one code that comes of a file of ours.
+  ENOSPC: "noRoom",
   "53200": "crowded",
   "25006": "readOnly",
 };

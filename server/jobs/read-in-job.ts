@@ -265,7 +265,8 @@ export const readInJob = (at: AtDesk, input: unknown, archive?: Archive): Promis
     if (before) return before;
     // In a transaction of its own: nobody's new job waits for twenty thousand lines.
     const number = await at(takeNumber);
-    const giveBack = () => at((desk) => giveNumberBack(desk, number));
+    // One that is lost leaves a gap and nothing else: what went wrong before is what is told.
+    const giveBack = () => at((desk) => giveNumberBack(desk, number)).catch(() => undefined);
     try {
       const job = await at((desk) => keep(desk, given, sha256, number));
       if (!job.isNew) await giveBack();

@@ -91,6 +91,7 @@ export async function readLevels(
   const rows = await models.LevelRow.findAll({
     where: { id: { [Op.in]: latest.map(({ id }) => id) } },
     order: [["at", "ASC"]],
+    raw: true,
     transaction,
   });
   const people = await models.Person.findAll({ attributes: ["id", "name"], raw: true, transaction });

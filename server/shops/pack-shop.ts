@@ -1,4 +1,5 @@
 import { createWriteStream } from "node:fs";
+import { rm } from "node:fs/promises";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { createGunzip } from "node:zlib";
@@ -120,6 +121,10 @@ export function packShop(
       const { file, parts } = await partsOf(desk, withSecrets);
       await pipeline(writeArchive(parts), createWriteStream(path, { mode: 0o600 }));
       return file;
+    }).catch(async (error: unknown) => {
+      // Half a shop is none, and stands in nobody's way.
+      await rm(path, { force: true });
+      throw error;
     }),
   );
 }

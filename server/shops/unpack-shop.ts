@@ -120,14 +120,16 @@ const withFiles: Record<string, (archive: Archive, row: Row) => Promise<Record<s
 };
 
 /** As a row is first written: a job is signed when its book is there, and nobody's secret is what they had. */
-async function asWritten(name: string, row: Row, shopId: string, slug: string): Promise<Row> {
-  if ((name === "shops" ? row.id : row.shop_id) !== shopId) throw no(`a row of ${name} is another shop's.`);
+async function asWritten(name: string, row: Row, { shop, hasSecrets }: ShopFile, slug: string): Promise<Row> {
+  if ((name === "shops" ? row.id : row.shop_id) !== shop.id) throw no(`a row of ${name} is another shop's.`);
   if (name === "shops") return { ...row, slug };
   if (name === "jobs") return { ...row, signed_at: null, signed_by: null, sign_reason: null };
-  if (name === "people" && row.pin_hash === undefined) {
+  if (name === "people" && !hasSecrets) {
     const secret = await nobodysSecret();
     return { ...row, ...Object.fromEntries((SECRETS.people ?? []).map((column) => [column, secret])) };
   }
+  if (name === "people" && SECRETS.people?.some((column) => typeof row[column] !== "string"))
+    throw no("it says that what people sign in by is in it, and it isn't.");
   return row;
 }
 
@@ -135,7 +137,7 @@ async function readTable(desk: Desk, archive: Archive, table: ShopTable, file: S
   let count = 0;
   const read = withFiles[table.name];
   for await (const rows of inTurns(rowsOf(archive, table.name))) {
-    const written = await Promise.all(rows.map((row) => asWritten(table.name, row, file.shop.id, slug)));
+    const written = await Promise.all(rows.map((row) => asWritten(table.name, row, file, slug)));
     if (read) for (const row of written) await insert(desk, table, [row], await read(archive, row));
     else await insert(desk, table, written);
     count += rows.length;
@@ -179,6 +181,24 @@ function asRefused(error: unknown): never {
   throw error;
 }
 
+/** Gives one of the shop's leads new secrets, where there are any, and an address that makes the first browser the shop's own. */
+async function letIn(
+  desk: Desk,
+  name: string,
+  hashed: { pinHash: string; passwordHash: string } | undefined,
+): Promise<string> {
+  const { models, sequelize, transaction } = desk;
+  const { id } = await models.Person.findOne({
+    where: { name, role: "lead", isActive: true },
+    transaction,
+    rejectOnEmpty: true,
+  });
+  await sequelize.query("SELECT set_config('app.person_id', $1, true)", { bind: [id], transaction });
+  const byLead = { ...desk, personId: id };
+  if (hashed) await changeSecret(byLead, id, hashed);
+  return inviteDevice(byLead, "the first browser");
+}
+
 export interface ShopToRead {
   /** What it signs in with here, where it isn't what the file says. */
   slug?: string | undefined;
@@ -192,13 +212,13 @@ export interface ShopToRead {
  */
 export async function unpackShop(
   owner: Database,
-  app: Database,
   path: string,
   { slug, lead }: ShopToRead = {},
 ): Promise<{ shopId: string; name: string; slug: string; jobs: number; invitation: string }> {
   const { leads, ...file } = await lookAtShop(path);
   const { id: shopId, name } = file.shop;
   const signsInWith = slug ?? file.shop.slug;
+  if (leads.length === 0) throw no("nobody leads it.");
   if (!lead && !file.hasSecrets)
     throw no(`nobody's PIN or password is in it. Say which lead gets new ones: ${leads.join(", ")}.`);
   if (lead && !leads.includes(lead.name))
@@ -207,7 +227,7 @@ export async function unpackShop(
   const hashed = lead && (await hashSecrets(lead));
   const archive = await openArchive(path);
   try {
-    await atDesk(owner, { shopId }, async (desk) => {
+    const invitation = await atDesk(owner, { shopId }, async (desk) => {
       const { sequelize, transaction } = desk;
       await sequelize.query("SELECT set_config('app.keeps', 'on', true)", { transaction });
       if (await desk.models.Shop.findOne({ where: { id: shopId }, transaction }))
@@ -222,23 +242,10 @@ export async function unpackShop(
       for (const table of tables)
         if (file.tables[table.name] !== undefined) await readTable(desk, archive, table, file, signsInWith);
       await signJobs(desk, archive);
+      return letIn(desk, lead?.name ?? leads[0] ?? "", hashed);
     }).catch(asRefused);
+    return { shopId, name, slug: signsInWith, jobs: file.tables.jobs ?? 0, invitation };
   } finally {
     archive.close();
   }
-  const invitation = await atDesk(app, { shopId }, async (desk) => {
-    const first = await desk.models.Person.findOne({
-      where: { name: lead?.name ?? leads[0] ?? "", role: "lead", isActive: true },
-      transaction: desk.transaction,
-      rejectOnEmpty: true,
-    });
-    const byLead = { ...desk, personId: first.id };
-    await desk.sequelize.query("SELECT set_config('app.person_id', $1, true)", {
-      bind: [first.id],
-      transaction: desk.transaction,
-    });
-    if (hashed) await changeSecret(byLead, first.id, hashed);
-    return inviteDevice(byLead, "the first browser");
-  });
-  return { shopId, name, slug: signsInWith, jobs: file.tables.jobs ?? 0, invitation };
 }

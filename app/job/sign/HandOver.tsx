@@ -14,7 +14,7 @@ export function HandOver() {
   const atEnd = read.findLast(({ stage }) => stage === "sign" || stage === "prove");
   // What was misread at hand-over holds no right figure back.
   const known = knownDistances(entries, page, atEnd?.id);
-  const before = Math.max(0, ...known.map(({ km }) => km));
+  const before = known.at(-1)?.km;
   const km = readDistance(text, system);
   const isWrong = text.trim() !== "" && km === undefined;
   const trouble =
@@ -48,7 +48,7 @@ export function HandOver() {
             hint={
               atEnd
                 ? `In the book: ${format(atEnd.value ?? 0, "distance", system)}`
-                : before > 0
+                : before !== undefined
                   ? `It came with ${format(before, "distance", system)}`
                   : undefined
             }
