@@ -1,4 +1,4 @@
-import { seededRandom } from "../core/thermal/index.ts";
+import { seededRandom } from "../core/kernel/chance/index.ts";
 import { demoId } from "./story.ts";
 
 const MS_PER_DAY = 86_400_000;

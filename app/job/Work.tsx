@@ -1,6 +1,6 @@
 import { type ReactNode, useRef } from "react";
 import { CautionRead, dataOf, factsOf } from "../../core/facts/index.ts";
-import { inShownTemperatures } from "../../core/units/index.ts";
+import { inShownTemperatures } from "../../core/kernel/units/index.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { showSlip } from "../ui/slips.ts";
 import { useRest } from "../ui/useRest.ts";

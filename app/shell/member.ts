@@ -1,5 +1,5 @@
 import { createContext, useContext } from "react";
-import type { System } from "../../core/units/index.ts";
+import type { System } from "../../core/kernel/units/index.ts";
 import type { Role } from "../../server/people/roles.ts";
 import type { KeyWay } from "./keys/key-registry.ts";
 

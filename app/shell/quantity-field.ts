@@ -1,6 +1,7 @@
 import { Transform } from "class-transformer";
 import { registerDecorator } from "class-validator";
-import { type Dimension, format, readDistance, readShown, type System } from "../../core/units/index.ts";
+import { readDistance } from "../../core/car/index.ts";
+import { type Dimension, format, readShown, type System } from "../../core/kernel/units/index.ts";
 
 function read(value: unknown, dimension: Dimension, system: System): number | undefined {
   if (typeof value === "number") return value;

@@ -1,5 +1,5 @@
 import { Form } from "react-router";
-import { SHOWN, type System, toShown } from "../../core/units/index.ts";
+import { SHOWN, type System, toShown } from "../../core/kernel/units/index.ts";
 import { Button } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { Part } from "./Part.tsx";

@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import { format } from "../../core/units/index.ts";
+import { format } from "../../core/kernel/units/index.ts";
 import type { PromiseDue } from "../../server/follow-ups/read-promises.ts";
 import { useMember } from "../shell/member.ts";
 import { dateOf, dayOf } from "../ui/dates.ts";

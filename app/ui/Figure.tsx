@@ -1,4 +1,4 @@
-import { type Dimension, formatParts, type System } from "../../core/units/index.ts";
+import { type Dimension, formatParts, type System } from "../../core/kernel/units/index.ts";
 
 interface Given {
   value: number;

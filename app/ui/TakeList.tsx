@@ -1,6 +1,6 @@
 import { useId, useRef } from "react";
 import { useFetcher } from "react-router";
-import type { ListTrouble } from "../../core/list/index.ts";
+import type { ListTrouble } from "../../core/kernel/csv/index.ts";
 import type { Refused } from "../shell/guard.server.ts";
 import { Button } from "./Button.tsx";
 

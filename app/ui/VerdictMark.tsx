@@ -1,4 +1,4 @@
-import { VERDICT_WORDS, type Verdict } from "../../core/judgement/index.ts";
+import { VERDICT_WORDS, type Verdict } from "../../core/kernel/verdict/index.ts";
 
 /** The verdict by its shape: a filled disc with a tick, a notched square, an open ring with a dash. */
 export function VerdictShape({ verdict, size = 20 }: { verdict: Verdict; size?: number }) {

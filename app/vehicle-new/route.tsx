@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { Link, redirect, useLoaderData, useNavigation } from "react-router";
 import { v4 as newId } from "uuid";
-import { SHOWN } from "../../core/units/index.ts";
+import { SHOWN } from "../../core/kernel/units/index.ts";
 import { Refusal } from "../../server/refusal.ts";
 import { addVehicle } from "../../server/vehicles/add-vehicle.ts";
 import { checkForm } from "../shell/forms.ts";

@@ -1,4 +1,4 @@
-import { format, type System } from "../../core/units/index.ts";
+import { format, type System } from "../../core/kernel/units/index.ts";
 import type { CardChange } from "../../server/vehicles/card.ts";
 import type { CardChanged } from "../../server/vehicles/read-card-changes.ts";
 import { dayOf } from "../ui/dates.ts";

@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { format, formatBothTemperatures, type System } from "../../core/units/index.ts";
+import { format, formatBothTemperatures, type System } from "../../core/kernel/units/index.ts";
 import type { CardInput } from "../../server/vehicles/add-vehicle.ts";
 
 export const CIRCUITS: Record<string, string> = {

@@ -1,4 +1,4 @@
-import { format, type System } from "../../core/units/index.ts";
+import { format, type System } from "../../core/kernel/units/index.ts";
 import type { Measured } from "../../server/vehicles/read-measured.ts";
 import { dateOf } from "../ui/dates.ts";
 

@@ -2,7 +2,7 @@ import { chanceModel, exactCents, followedCents } from "../../core/diagnosis/exa
 import { nextActions } from "../../core/diagnosis/index.ts";
 import { CIRCUITS, modelOf, USUAL_RATES } from "../../core/diagnosis/knowledge/index.ts";
 import { inFixedOrder, planned, smallest, workMany } from "../../core/diagnosis/virtual-shop.fixture.ts";
-import { seededRandom } from "../../core/thermal/index.ts";
+import { seededRandom } from "../../core/kernel/chance/index.ts";
 import { type Figure, medianMs } from "./measure.ts";
 
 const CARS = 2000;

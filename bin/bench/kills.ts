@@ -1,4 +1,4 @@
-import { seededRandom } from "../../core/thermal/index.ts";
+import { seededRandom } from "../../core/kernel/chance/index.ts";
 import { freePort, Server } from "../../e2e/support/server.ts";
 import { openDatabase } from "../../server/database/connection.ts";
 import { ensureBuild } from "../lib/build.mjs";

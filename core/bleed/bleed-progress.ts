@@ -1,6 +1,6 @@
-import type { Verdict } from "../judgement/index.ts";
+import { quantiles, type Weighed } from "../kernel/statistics/index.ts";
+import type { Verdict } from "../kernel/verdict/index.ts";
 import { MOST_CYCLES, waysOut } from "./pockets.ts";
-import { quantiles, type Weighed } from "./quantile.ts";
 import { SIGNS, type Sign } from "./schools.ts";
 
 export const SIGN_WORDS: Record<Sign, string> = {

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import { gathered, rowsOf } from "../worlds/worlds.fixture.ts";
 import { bleedProgress, coolDown } from "./index.ts";
 import { airOut, shutOff } from "./virtual-cool-down.fixture.ts";

@@ -1,4 +1,5 @@
-import type { Verdict } from "../judgement/index.ts";
+import { quantiles } from "../kernel/statistics/index.ts";
+import type { Verdict } from "../kernel/verdict/index.ts";
 import {
   type Believed,
   beginsWhereItStopped,
@@ -11,7 +12,6 @@ import {
 } from "./believed.ts";
 import type { CoolDown, CoolReading } from "./cool-reading.ts";
 import { fallsTo, furthestOff, type Read, standsAt, thinned, type Way, waysOf } from "./cool-ways.ts";
-import { quantiles } from "./quantile.ts";
 import type { UpperHose } from "./schools.ts";
 import { STOOD_S, SURFACE_C, surfaceSays } from "./surface.ts";
 

@@ -1,4 +1,4 @@
-import type { Verdict } from "../judgement/index.ts";
+import type { Verdict } from "../kernel/verdict/index.ts";
 
 /** Where a temperature was read: a value is worth what it was read at. Absent: by the engine's own sensor. */
 export const PLACES_READ = ["engine", "radiator", "surface", "unknown"] as const;

@@ -1,4 +1,4 @@
-import { ratios, steps, type Weighed } from "./quantile.ts";
+import { ratios, steps, type Weighed } from "../kernel/statistics/index.ts";
 
 /** A reading of the coolant's temperature: seconds, °C. */
 export interface Read {

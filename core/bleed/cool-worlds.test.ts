@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import { watchedCars } from "../worlds/cool-downs.fixture.ts";
 import { SENSORS } from "./four-bodies.fixture.ts";
 import { watchCar } from "./watch-cars.fixture.ts";

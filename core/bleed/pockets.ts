@@ -1,4 +1,4 @@
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 
 /** One way in which air may leave a system, cycle after cycle, and what a leak beside it takes. */
 export interface Pockets {

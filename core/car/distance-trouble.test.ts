@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { distanceTrouble } from "./index.ts";
+import { distanceTrouble } from "./distance-trouble.ts";
 
 const at = (km: number, ms: number) => ({ km, ms });
 

@@ -1,4 +1,4 @@
-import { format, fromShown, type System } from "../units/index.ts";
+import { format, fromShown, type System } from "../kernel/units/index.ts";
 
 /** A distance that was read, and when. */
 export interface DistanceRead {

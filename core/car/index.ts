@@ -1,1 +1,2 @@
 export { type DistanceRead, type DistanceTrouble, distanceTrouble } from "./distance-trouble.ts";
+export { MOST_KM, readDistance } from "./read-distance.ts";

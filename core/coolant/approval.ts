@@ -1,4 +1,4 @@
-import type { Verdict } from "../judgement/index.ts";
+import type { Verdict } from "../kernel/verdict/index.ts";
 
 /** A list as it is written, cut where people cut lists; spacing, dashes and case say nothing, a stroke is part of a name. */
 const namesIn = (list: string) =>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import {
   atmosphereKPa,
   type Base,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import { chanceModel, exactCents, followedCents } from "./exact-plan.fixture.ts";
 import { HAND_BACK, type Model, NOTHING_WRONG, nextActions, type Rates } from "./index.ts";
 import { CIRCUITS, modelOf, USUAL_RATES } from "./knowledge/index.ts";

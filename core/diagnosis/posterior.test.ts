@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import { chanceModel } from "./exact-plan.fixture.ts";
 import { checkModel, conflict, learnPriors, type Model, posterior } from "./index.ts";
 

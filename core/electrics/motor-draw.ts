@@ -1,4 +1,4 @@
-import type { Judgement } from "../judgement/index.ts";
+import type { Judgement } from "../kernel/verdict/index.ts";
 import { inRange } from "./in-range.ts";
 import { carriesA, FUSES_A, LASTING_SHARE, MOST_JUMPER_A, standsA } from "./wires.ts";
 

@@ -1,4 +1,4 @@
-import type { Judgement } from "../judgement/index.ts";
+import type { Judgement } from "../kernel/verdict/index.ts";
 import { inRange } from "./in-range.ts";
 
 export interface PotReading {

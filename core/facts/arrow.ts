@@ -1,6 +1,6 @@
 import { IsNumber, IsString, Length, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** An arrow drawn onto a picture: this one. Its head, in shares of the picture's width and height from the upper left. */

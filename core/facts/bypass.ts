@@ -1,6 +1,6 @@
 import { IsIn } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** Something bridged for now so that the car gets home, a switch or a heater core; the entry's item names it. */

@@ -1,5 +1,5 @@
 import { COOLANT_ITEMS, type CoolantItem, type Entry, type EntryDraft } from "../book/index.ts";
-import { format, type System } from "../units/index.ts";
+import { format, type System } from "../kernel/units/index.ts";
 
 function litresOf(entry: EntryDraft | Entry): number {
   const litres = entry.in ?? entry.out ?? 0;

@@ -1,6 +1,6 @@
 import { IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** Why a line of a signed job was corrected: the entry's own text. Names the line that was wrong. */

@@ -1,5 +1,5 @@
 import type { Entry, EntryDraft, Kind } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 
 /** Fields as they are stored, before anybody has looked at them. */
 export type Loose = Record<string, unknown>;

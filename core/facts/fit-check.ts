@@ -1,6 +1,6 @@
 import { IsIn, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** Something looked at as the car goes together: right, or not. What nobody looked at is in no line. */

@@ -1,7 +1,7 @@
 import { IsIn, IsNumber, IsOptional, IsString, Length, Matches, Max, Min, ValidateBy } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import { dayWords } from "../followups/days.ts";
-import { format, type System } from "../units/index.ts";
+import { format, type System } from "../kernel/units/index.ts";
 import { IsDay } from "./day.ts";
 
 export const FOLLOW_UP_DOES = ["promised", "moved", "done", "dropped"] as const;

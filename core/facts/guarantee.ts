@@ -1,6 +1,6 @@
 import { IsInt, IsString, Length, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 const MOST_DAYS = 3650;

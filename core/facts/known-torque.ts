@@ -1,6 +1,6 @@
 import { IsNumber, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import { format, type System } from "../units/index.ts";
+import { format, type System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** How tight something of this vehicle goes by its maker's book; the entry's item names it. */

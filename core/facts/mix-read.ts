@@ -1,6 +1,6 @@
 import { IsIn, IsOptional, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import { format, type System } from "../units/index.ts";
+import { format, type System } from "../kernel/units/index.ts";
 
 /** What an instrument reads of the mix that is in a system: true until the next litre moves. */
 export class MixRead {

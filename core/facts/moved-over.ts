@@ -1,6 +1,6 @@
 import { IsIn, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 export const MOVED_HOW = ["moved", "new", "none"] as const;

@@ -1,6 +1,6 @@
 import { ArrayMaxSize, IsArray, IsOptional, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** The car is opened though a part of the job isn't here and looked at, and why. */

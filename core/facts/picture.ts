@@ -1,6 +1,6 @@
 import { IsInt, IsOptional, IsString, Length, Matches, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import type { Loose } from "./fact.ts";
 import { SHA256 } from "./sha256.ts";
 import { sentence } from "./words.ts";

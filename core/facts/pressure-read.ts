@@ -1,6 +1,6 @@
 import { IsBoolean, IsNumber, IsOptional, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** A gauge on the system under pressure, the entry's own figure in kPa; the first of a test says so. */

@@ -1,6 +1,6 @@
 import { IsBoolean, IsOptional, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** A chosen part came and is not what it should be. Names the entry that chose it. */

@@ -1,6 +1,6 @@
 import { ArrayMaxSize, IsArray, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** A step of the order of work is undone: what it took off is back. Names the line that said it was done. */

@@ -1,6 +1,6 @@
 import { IsInt, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** Something to be done in this job beside its order of work, with the minutes it is thought to take: a remedy for what doesn't fit. */

@@ -1,6 +1,6 @@
 import { IsBoolean, IsIn, IsOptional, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import type { Loose } from "./fact.ts";
 import { sentence } from "./words.ts";
 

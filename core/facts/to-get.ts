@@ -1,6 +1,6 @@
 import { IsIn, IsInt, IsOptional, Max, Min } from "class-validator";
 import { ACCOUNTS, type Account, type EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 export const TO_GET_BECAUSE = ["broke", "fit", "missing", "worn"] as const;

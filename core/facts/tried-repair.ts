@@ -1,6 +1,6 @@
 import { IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** A repair was tried and the trouble stayed: what it mends is ruled out. */

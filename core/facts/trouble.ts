@@ -1,5 +1,5 @@
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { Chips, looseChips } from "./chips.ts";
 import type { Loose } from "./fact.ts";
 import { sentence } from "./words.ts";

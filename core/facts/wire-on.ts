@@ -1,6 +1,6 @@
 import { IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { sentence } from "./words.ts";
 
 /** A wire of a fan's wiring sheet is on, told by where it comes from and goes to. */

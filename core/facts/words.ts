@@ -1,6 +1,6 @@
 import type { Entry, EntryDraft } from "../book/index.ts";
-import { VERDICT_WORDS, type Verdict } from "../judgement/index.ts";
-import { type Dimension, format, inShownTemperatures, type System } from "../units/index.ts";
+import { type Dimension, format, inShownTemperatures, type System } from "../kernel/units/index.ts";
+import { VERDICT_WORDS, type Verdict } from "../kernel/verdict/index.ts";
 
 const DIMENSIONS: Record<string, Dimension> = {
   "°C": "temperature",

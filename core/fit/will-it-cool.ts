@@ -1,4 +1,4 @@
-import type { Verdict } from "../judgement/index.ts";
+import type { Verdict } from "../kernel/verdict/index.ts";
 
 /** What is at hand of a radiator with its fan; what nobody measured is left out. */
 export interface CoolingUnit {

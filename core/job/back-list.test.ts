@@ -2,8 +2,8 @@ import { describe, expect, it } from "vitest";
 import { bolts, book } from "../book/book.fixture.ts";
 import type { Entry } from "../book/index.ts";
 import { dataOf, StepDone } from "../facts/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import { outNow, stepsOff } from "../state/index.ts";
-import { seededRandom } from "../thermal/index.ts";
 import { anyBook } from "./any-book.fixture.ts";
 import { type BackItem, backList } from "./index.ts";
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { BleedSign, BleedStep, dataOf } from "../facts/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import type { Entry, EntryDraft } from "../ledger/index.ts";
 import { engineState } from "../state/index.ts";
-import { seededRandom } from "../thermal/index.ts";
 import { bleedRun, waitOf } from "./index.ts";
 
 const START = Date.parse("2031-03-04T09:00:00Z");

@@ -1,7 +1,7 @@
 import { type BleedingVehicle, type Method, methodsFor, type Sign } from "../bleed/index.ts";
 import type { Entry } from "../book/index.ts";
 import { BleedSign, BleedStep, factsOf } from "../facts/index.ts";
-import type { Verdict } from "../judgement/index.ts";
+import type { Verdict } from "../kernel/verdict/index.ts";
 import { coolReadingOf } from "../state/readings.ts";
 import { inTrueOrder } from "../state/true-order.ts";
 

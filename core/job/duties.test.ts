@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { book as numbered } from "../book/book.fixture.ts";
 import type { Entry } from "../book/index.ts";
 import { dataOf, Got, ToGet } from "../facts/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import {
   balance,
   balanceKey,
@@ -13,7 +14,6 @@ import {
   stepsState,
   toGetDraft,
 } from "../state/index.ts";
-import { seededRandom } from "../thermal/index.ts";
 import { anyBook, withDrafts } from "./any-book.fixture.ts";
 import { settled } from "./settle.fixture.ts";
 

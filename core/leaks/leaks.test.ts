@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import { judgedLevels } from "../worlds/levels.fixture.ts";
 import { lossRate, pressureHold, reaches } from "./index.ts";
 import { DAY_MS, iso, KM_PER_DAY, looks, START, type World } from "./virtual-leak.fixture.ts";

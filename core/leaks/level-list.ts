@@ -1,6 +1,7 @@
 import { TZDate } from "@date-fns/tz";
-import { cellsOf, headsTrouble, type ListTrouble, MOST_COLUMNS, plainHead } from "../list/index.ts";
-import { readDistance, readShown, type System } from "../units/index.ts";
+import { readDistance } from "../car/index.ts";
+import { cellsOf, headsTrouble, type ListTrouble, MOST_COLUMNS, plainHead } from "../kernel/csv/index.ts";
+import { readShown, type System } from "../kernel/units/index.ts";
 import { BRIM_L, MOST_MISSING_L } from "./tank.ts";
 
 /** The columns of a list of levels, as it goes out. */

@@ -1,5 +1,5 @@
-import type { Verdict } from "../judgement/index.ts";
-import { medianOf, READING_L, timesItsError, trend } from "./trend.ts";
+import { medianOf, READING_L, timesItsError, trend } from "../kernel/statistics/index.ts";
+import type { Verdict } from "../kernel/verdict/index.ts";
 
 /** The level of a vehicle as it was found at one visit, and what was done about it. */
 export interface Level {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
+import { medianOf } from "../kernel/statistics/index.ts";
 import { reaches } from "./index.ts";
 import { leakStory, STORIES, type Story } from "./leak-stories.fixture.ts";
-import { medianOf } from "./trend.ts";
 import { DAY_MS } from "./virtual-leak.fixture.ts";
 
 describe("not before", () => {

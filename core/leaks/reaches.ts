@@ -1,3 +1,4 @@
+import { medianOf, READING_L } from "../kernel/statistics/index.ts";
 import {
   inOrder,
   type Level,
@@ -7,7 +8,6 @@ import {
   newestGone,
   type Rate,
 } from "./loss-rate.ts";
-import { medianOf, READING_L } from "./trend.ts";
 
 export type Advice = "drive" | "top up and watch" | "don't drive";
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import { compareGrades, type Life, survival, weibull } from "./index.ts";
 
 /** Lives as they are printed: a + behind one that was still going when it was last seen. */

@@ -1,7 +1,7 @@
 import { type Entry, isStrike } from "../book/index.ts";
 import { CorrectionReason, factsOf, Signature } from "../facts/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { describeEntry } from "../ledger/index.ts";
-import type { System } from "../units/index.ts";
 
 /** A line that was put right after the job was signed. */
 export interface Correction {

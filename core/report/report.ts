@@ -15,9 +15,9 @@ import {
 } from "../facts/index.ts";
 import { dayWords } from "../followups/index.ts";
 import { complaintOf, findingOf, promisesOf, proofsOf, provenCar, whileApart } from "../job/index.ts";
+import { format, formatBothTemperatures, inShownUnits, type System } from "../kernel/units/index.ts";
 import { coolantBalance, openItems, pouredMix } from "../ledger/index.ts";
 import { coolantState, partsState } from "../state/index.ts";
-import { format, formatBothTemperatures, inShownUnits, type System } from "../units/index.ts";
 import { correctionsAfter } from "./corrections.ts";
 import type { JobReport, ReportRow } from "./job-report.ts";
 import { ownerText } from "./owner-text.ts";

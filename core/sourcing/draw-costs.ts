@@ -1,4 +1,4 @@
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import { failedBy, failsAt } from "./life.ts";
 import { onceCost } from "./once.ts";
 import type { Option, Terms } from "./option.ts";

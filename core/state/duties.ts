@@ -1,6 +1,6 @@
 import { type Entry, onceStanding, type Stage, standing } from "../book/index.ts";
 import { BleedStep, Bypass, CoolantLevel, factsOf, lastFact, Task, TaskDone } from "../facts/index.ts";
-import type { System } from "../units/index.ts";
+import type { System } from "../kernel/units/index.ts";
 import { type BalanceLine, balance, balanceKey } from "./balance.ts";
 import { coolantBalance } from "./coolant-balance.ts";
 import { moveOver } from "./move-over.ts";

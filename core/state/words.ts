@@ -1,5 +1,5 @@
 import type { Account } from "../book/index.ts";
-import { format, type System } from "../units/index.ts";
+import { format, type System } from "../kernel/units/index.ts";
 
 /** A thing as people say it, side first: "left fan plug", "3 × M6×20, bag 2". */
 export function thing(line: { account?: Account; item?: string; place?: string }, count = 1): string {

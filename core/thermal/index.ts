@@ -1,4 +1,4 @@
-export { seededRandom } from "./seeded-random.ts";
+export { seededRandom } from "../kernel/chance/index.ts";
 export {
   type FanStage,
   simulateWarmUp,

@@ -1,4 +1,4 @@
-import { seededRandom } from "./seeded-random.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 
 export interface FanStage {
   onC: number;

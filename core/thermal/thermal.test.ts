@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { seededRandom, simulateWarmUp, type WarmUpCar } from "./index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
+import { simulateWarmUp, type WarmUpCar } from "./index.ts";
 
 const CAR: WarmUpCar = { thermostatOpensC: 87, draught: 0.3, fans: [{ onC: 98, offC: 92, air: 1.3 }] };
 const run = (car: Partial<WarmUpCar> = {}, ambientC = 18, minutes = 40, seed = 3) =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
+import { inShownTemperatures } from "../kernel/units/index.ts";
 import type { WarmUpCar } from "../thermal/index.ts";
-import { inShownTemperatures } from "../units/index.ts";
 import { analyseTrace, type TraceEvent } from "./index.ts";
 import { simulated } from "./log.fixture.ts";
 

@@ -1,4 +1,4 @@
-import type { Judgement } from "../judgement/index.ts";
+import type { Judgement } from "../kernel/verdict/index.ts";
 
 export interface TraceSpec {
   thermostatOpensC: number;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { seededRandom } from "../thermal/index.ts";
+import { seededRandom } from "../kernel/chance/index.ts";
 import { compareTraces, type Trace, type TraceSpec } from "./index.ts";
 import { runCar, type VirtualCar } from "./virtual-logs/five-nodes.fixture.ts";
 

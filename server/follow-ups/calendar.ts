@@ -1,5 +1,5 @@
 import ical, { ICalAlarmType } from "ical-generator";
-import { format, type System } from "../../core/units/index.ts";
+import { format, type System } from "../../core/kernel/units/index.ts";
 import { atDesk, type Database, type Desk } from "../database/connection.ts";
 import { hashToken, newToken, shopOfToken } from "../people/secrets.ts";
 import { type PromiseDue, readPromises } from "./read-promises.ts";

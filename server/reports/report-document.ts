@@ -1,7 +1,7 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces.js";
-import { VERDICT_WORDS } from "../../core/judgement/index.ts";
+import type { System } from "../../core/kernel/units/index.ts";
+import { VERDICT_WORDS } from "../../core/kernel/verdict/index.ts";
 import type { JobReport, ReportRow } from "../../core/report/index.ts";
-import type { System } from "../../core/units/index.ts";
 import { inFonts } from "./pdf-fonts.ts";
 import { type PaperCurve, warmUpSvg } from "./warm-up-svg.ts";
 

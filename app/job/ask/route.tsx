@@ -1,3 +1,4 @@
+import { MOST_KM, readDistance } from "../../../core/car/index.ts";
 import { TROUBLES } from "../../../core/diagnosis/knowledge/troubles.ts";
 import {
   Codes,
@@ -9,9 +10,9 @@ import {
   Happens,
   Trouble,
 } from "../../../core/facts/index.ts";
+import { format, SHOWN } from "../../../core/kernel/units/index.ts";
 import type { EntryDraft } from "../../../core/ledger/index.ts";
 import { fallenDistance } from "../../../core/state/index.ts";
-import { format, MOST_KM, readDistance, SHOWN } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";

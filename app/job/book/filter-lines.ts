@@ -1,5 +1,5 @@
+import type { System } from "../../../core/kernel/units/index.ts";
 import { describeEntry, type Entry, outNow, type Stage } from "../../../core/ledger/index.ts";
-import type { System } from "../../../core/units/index.ts";
 
 /** What the book is searched by: words, places and numbers that all stand in a line, one stage, what is still out. */
 export interface BookFilter {

@@ -1,6 +1,6 @@
 import { onceFor } from "../../../core/book/index.ts";
+import type { System } from "../../../core/kernel/units/index.ts";
 import { describeEntry, type Entry, isStrike } from "../../../core/ledger/index.ts";
-import type { System } from "../../../core/units/index.ts";
 
 const byId = onceFor((entries) => new Map(entries.map((entry) => [entry.id, entry])));
 

@@ -7,8 +7,8 @@ import {
   type TightenedInto,
   TORQUE_THREADS_MM,
 } from "../../../core/fit/index.ts";
+import { format, fromShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
 import { balance } from "../../../core/ledger/index.ts";
-import { format, fromShown, SHOWN, type System } from "../../../core/units/index.ts";
 import type { Measured } from "../../../server/vehicles/read-measured.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -7,7 +7,7 @@ import {
   testsOf,
   USUAL_RATES,
 } from "../../../core/diagnosis/knowledge/index.ts";
-import { inShownTemperatures } from "../../../core/units/index.ts";
+import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import type { KeyWay } from "../../shell/keys/key-registry.ts";
 import { useKeys } from "../../shell/keys/useKeys.ts";
 import { useMember } from "../../shell/member.ts";

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
+import type { System } from "../../../core/kernel/units/index.ts";
 import { decodeLog, type TraceSpec } from "../../../core/trace/index.ts";
-import type { System } from "../../../core/units/index.ts";
 import { later } from "../../ui/later.ts";
 import { useJudge } from "../prove/useJudge.ts";
 

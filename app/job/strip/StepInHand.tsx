@@ -1,7 +1,7 @@
 import { factOf, StepDone } from "../../../core/facts/index.ts";
 import { type WorkOrder, workOrderOf } from "../../../core/job/index.ts";
+import { inShownTemperatures, readShown, SHOWN } from "../../../core/kernel/units/index.ts";
 import { type EntryDraft, stepDoneDrafts } from "../../../core/ledger/index.ts";
-import { inShownTemperatures, readShown, SHOWN } from "../../../core/units/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";

@@ -1,5 +1,5 @@
+import { format, fromShown, SHOWN, type System, toShown } from "../../../core/kernel/units/index.ts";
 import { BRIM_L, LIFTS_MM, liftOf, MOST_MISSING_L, missingByHeight } from "../../../core/leaks/index.ts";
-import { format, fromShown, SHOWN, type System, toShown } from "../../../core/units/index.ts";
 import type { LevelForm } from "./level.form.ts";
 
 export interface Below {

@@ -1,7 +1,7 @@
 import type { Entry, EntryDraft } from "../../book/index.ts";
 import { coolantWords, factOf, sentence, unknownFactOf } from "../../facts/index.ts";
+import type { System } from "../../kernel/units/index.ts";
 import { thing } from "../../state/words.ts";
-import type { System } from "../../units/index.ts";
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const MOST_AS_WRITTEN = 120;

@@ -1,6 +1,6 @@
 import type { EntryDraft } from "../../book/index.ts";
 import { dataOf, Strength } from "../../facts/index.ts";
-import { format } from "../../units/index.ts";
+import { format } from "../../kernel/units/index.ts";
 import { FILLERS } from "./lexicon.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
 import { figureAt, JOIN, settledFigure, type Word } from "./words.ts";

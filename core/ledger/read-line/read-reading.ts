@@ -1,6 +1,6 @@
 import type { EntryDraft } from "../../book/index.ts";
 import { Distance, dataOf, FanHeard, type FanSaid, UNIT_RANGES } from "../../facts/index.ts";
-import { type Dimension, SHOWN } from "../../units/index.ts";
+import { type Dimension, SHOWN } from "../../kernel/units/index.ts";
 import { FAN, fanStretch } from "./fan-said.ts";
 import { HOSE_SIDES, PARTS, SIDES } from "./lexicon.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";

@@ -14,13 +14,13 @@ import {
   SeenApart,
   ToGet,
 } from "../../facts/index.ts";
+import { inShownTemperatures, type System } from "../../kernel/units/index.ts";
 import { FEATURES, GOALS, inOrder, stepsFor, timeOf } from "../../order/index.ts";
 import { wantedParts } from "../../state/parts.ts";
 import { stepsState } from "../../state/steps.ts";
 import { stepsOff } from "../../state/steps-off.ts";
 import { toGetDraft } from "../../state/to-get.ts";
 import { thing } from "../../state/words.ts";
-import { inShownTemperatures, type System } from "../../units/index.ts";
 import { stepBackDrafts, stepDoneDrafts } from "../step-drafts.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
 import { inFigures, isManySaid, isVague } from "./said-count.ts";

@@ -1,4 +1,4 @@
-import type { Dimension } from "../../units/index.ts";
+import type { Dimension } from "../../kernel/units/index.ts";
 import type { Word } from "./words.ts";
 
 /** What a figure can be of, with the dimension that it must have. */

@@ -1,4 +1,4 @@
-import { type Dimension, parseQuantity, SHOWN, type System } from "../../units/index.ts";
+import { type Dimension, parseQuantity, SHOWN, type System } from "../../kernel/units/index.ts";
 
 /** One word of a line, lower case, with where it stands. */
 export interface Word {

@@ -13,7 +13,7 @@ import {
   Trouble,
   WarmUpLog,
 } from "../../facts/index.ts";
-import type { Verdict } from "../../judgement/index.ts";
+import type { Verdict } from "../../kernel/verdict/index.ts";
 import { pressureHeld } from "../pressure-test.ts";
 import { coolReadingOf } from "../readings.ts";
 import { tells } from "../tells.ts";

@@ -1,4 +1,4 @@
-import { seededRandom } from "../../thermal/index.ts";
+import { seededRandom } from "../../kernel/chance/index.ts";
 import type { CheckName, TraceSpec } from "../analysis.ts";
 import type { Trace } from "../trace.ts";
 import { runCar, type TrueEvent } from "./five-nodes.fixture.ts";

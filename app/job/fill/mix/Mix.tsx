@@ -9,8 +9,8 @@ import {
   refill,
 } from "../../../../core/coolant/index.ts";
 import { dataOf, MixRead, Strength } from "../../../../core/facts/index.ts";
+import { format } from "../../../../core/kernel/units/index.ts";
 import { coolantState, FLUSHED_SHARE, othersIn } from "../../../../core/state/index.ts";
-import { format } from "../../../../core/units/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";

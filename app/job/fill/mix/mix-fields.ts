@@ -6,7 +6,7 @@ import {
   KINDS,
   type Kind,
 } from "../../../../core/coolant/index.ts";
-import { readShown, type System } from "../../../../core/units/index.ts";
+import { readShown, type System } from "../../../../core/kernel/units/index.ts";
 
 /** What is typed about a mix; units are the shop's, a share in per cent. */
 export interface MixFields {

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
-import type { Judgement } from "../../../../core/judgement/index.ts";
-import { fromShown, inShownTemperatures, type System } from "../../../../core/units/index.ts";
+import { fromShown, inShownTemperatures, type System } from "../../../../core/kernel/units/index.ts";
+import type { Judgement } from "../../../../core/kernel/verdict/index.ts";
 import { AfterPause } from "../../../ui/Announcer.tsx";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";

@@ -7,7 +7,7 @@ import {
   temperatureFromOhms,
   USUAL_SENSOR,
 } from "../../../../core/electrics/index.ts";
-import { format, SHOWN, type System } from "../../../../core/units/index.ts";
+import { format, SHOWN, type System } from "../../../../core/kernel/units/index.ts";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 import { celsiusOf, FigureField, figure, Instrument, worked } from "./Instrument.tsx";

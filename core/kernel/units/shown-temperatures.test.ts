@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { inShownTemperatures } from "./index.ts";
+import { inShownTemperatures } from "./shown-temperatures.ts";
 
 const us = (text: string) => inShownTemperatures(text, "us").replaceAll("\u00a0", " ");
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { inShownUnits, readShown } from "./index.ts";
+import { readShown } from "./read-shown.ts";
+import { inShownUnits } from "./shown-units.ts";
 
 describe("a figure typed into a field", () => {
   it.each([

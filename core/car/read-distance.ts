@@ -1,6 +1,5 @@
-import { fromShown } from "./format.ts";
-import { readShown } from "./read-shown.ts";
-import type { System } from "./units.ts";
+import type { System } from "../kernel/units/index.ts";
+import { fromShown, readShown } from "../kernel/units/index.ts";
 
 export const MOST_KM = 5_000_000;
 /** 184 220, 184,220 and 184.220 alike: nobody reads a distance to a thousandth. */

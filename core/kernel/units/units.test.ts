@@ -1,13 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import {
-  type Dimension,
-  format,
-  formatBothTemperatures,
-  fromShown,
-  parseQuantity,
-  toShown,
-} from "./index.ts";
+import { format, formatBothTemperatures, fromShown, toShown } from "./format.ts";
+import { parseQuantity } from "./parse-quantity.ts";
+import { type Dimension } from "./units.ts";
 
 describe("parseQuantity", () => {
   it.each([

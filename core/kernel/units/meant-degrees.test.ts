@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { meantDegrees } from "./index.ts";
+import { meantDegrees } from "./meant-degrees.ts";
 
 const rounded = (text: string, system: "metric" | "us") =>
   meantDegrees(text, system).map(({ celsius, system: read }) => [read, Math.round(celsius)]);

@@ -1,0 +1,1 @@
+export { seededRandom } from "./seeded-random.ts";

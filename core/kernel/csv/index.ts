@@ -1,0 +1,1 @@
+export { cellsOf, headsTrouble, type ListTrouble, MOST_COLUMNS, plainHead } from "./list.ts";

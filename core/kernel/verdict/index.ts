@@ -1,0 +1,1 @@
+export { type Judgement, VERDICT_WORDS, type Verdict } from "./verdict.ts";
