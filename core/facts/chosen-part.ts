@@ -1,11 +1,9 @@
 import { IsIn, IsInt, IsOptional, IsString, Length, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../kernel/units/index.ts";
+import { GRADES, type Grade } from "../sourcing/grade.ts";
 import type { Loose } from "./fact.ts";
 import { sentence } from "./words.ts";
-
-export const GRADES = ["maker's", "pattern", "all-metal", "used"] as const;
-export type Grade = (typeof GRADES)[number];
 
 /** A part that was chosen for the job: the entry's own item and place. */
 export class ChosenPart {

@@ -1,4 +1,5 @@
-import { medianOf, READING_L, timesItsError, trend } from "../kernel/statistics/index.ts";
+import { medianOf, timesItsError, trend } from "../kernel/statistics/index.ts";
+import { READING_L } from "./reading-error.ts";
 import type { Verdict } from "../kernel/verdict/index.ts";
 
 /** The level of a vehicle as it was found at one visit, and what was done about it. */
@@ -143,7 +144,7 @@ function distances(levels: readonly Level[]): number[] | undefined {
 function holdsWithoutAny(days: readonly number[], lost: readonly number[]): boolean {
   return days.every((_, out) => {
     const others = (figures: readonly number[]) => figures.filter((_, place) => place !== out);
-    return timesItsError(others(days), others(lost)) >= SURE;
+    return timesItsError(others(days), others(lost), READING_L) >= SURE;
   });
 }
 
@@ -198,8 +199,8 @@ export function lossRate(given: readonly Level[]): LossRate {
   const first = Date.parse(levels[0]?.at ?? "");
   const days = levels.map(({ at }) => (Date.parse(at) - first) / MS_PER_DAY);
   const poured = levels.slice(0, -1).filter(({ toppedUpL }) => toppedUpL);
-  const wanderL = JUG_L * Math.sqrt(poured.length);
-  const found = trend(days, lost, wanderL);
+  const errors = { readingError: READING_L, wander: JUG_L * Math.sqrt(poured.length) };
+  const found = trend(days, lost, errors);
   if (!found)
     return {
       perDayL: NO_RATE,
@@ -207,7 +208,7 @@ export function lossRate(given: readonly Level[]): LossRate {
       because: "One look gives no rate: look again in a few days.",
     };
   const km = distances(levels);
-  const byDistance = km && trend(km, lost, wanderL);
+  const byDistance = km && trend(km, lost, errors);
   const perDayL = rateOf(found);
   const rates = { perDayL, ...(byDistance && { per100KmL: rateOf(byDistance) }) };
   const change = newestPace(levels, found);
@@ -219,7 +220,7 @@ export function lossRate(given: readonly Level[]): LossRate {
       verdict: "not-seen",
       because: `${seen}: two can't tell a leak from a level misread. A third look tells.`,
     };
-  if (timesItsError(days, lost) >= SURE && holdsWithoutAny(days, lost))
+  if (timesItsError(days, lost, READING_L) >= SURE && holdsWithoutAny(days, lost))
     return {
       ...rates,
       verdict: "fail",

@@ -1,4 +1,5 @@
-import { medianOf, READING_L } from "../kernel/statistics/index.ts";
+import { medianOf } from "../kernel/statistics/index.ts";
+import { READING_L } from "./reading-error.ts";
 import {
   inOrder,
   type Level,

@@ -1,5 +1,3 @@
-import type { Account } from "../book/index.ts";
-
 /** What is looked at as a thing goes back, by the kind of thing. */
 export interface FitCheckKind {
   id: string;
@@ -126,7 +124,7 @@ export interface WayBack {
   /** What is open while it isn't undone. */
   open: string;
   /** What the step writes out of the car, and so back in. */
-  takes?: readonly { account: Account; item: string; place?: string }[];
+  takes?: readonly { account: "part" | "hose"; item: string; place?: string }[];
   checks: readonly string[];
   /** What has to be seen before, and why: advice, it holds nobody. */
   after?: readonly {

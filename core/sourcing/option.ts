@@ -1,4 +1,4 @@
-import type { Grade } from "../facts/index.ts";
+import type { Grade } from "./grade.ts";
 
 /** A part that could be bought for a job, as it is offered. Money in minor units. */
 export interface Option {

@@ -1,4 +1,4 @@
-import type { Grade } from "../facts/index.ts";
+import type { Grade } from "./grade.ts";
 import type { Option, Terms } from "./option.ts";
 
 type Usual = Pick<Option, "extraHours" | "wrongPartOdds" | "life" | "guarantee">;

@@ -1,3 +1,4 @@
+import { medianOf } from "../kernel/statistics/index.ts";
 import type { CheckJudgement } from "./analysis.ts";
 import { degrees } from "./degrees.ts";
 import type { FanEvent } from "./fan-states.ts";
@@ -50,11 +51,6 @@ const eventsOf = ({ regimes }: Findings, kind: FanEvent["kind"], stage: Stage) =
 
 const evidenceOf = (events: readonly FanEvent[]) => events.reduce((sum, { evidence }) => sum + evidence, 0);
 
-function median(figures: number[]): number {
-  const sorted = [...figures].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1] ?? Number.NaN;
-}
-
 /** What the radiator's own sensor read at a turn, where one was logged. */
 function radiatorC({ trace, clean }: Findings, cell: number): number {
   const column = trace.radiatorOutC;
@@ -78,11 +74,11 @@ function place(
   wantedC: number,
 ): { verdict: CheckJudgement["verdict"]; measured: number; lagged: boolean } {
   const { spec, toleranceC } = findings;
-  const engineC = median(events.map(({ turn }) => turn.coolantC));
+  const engineC = medianOf(events.map(({ turn }) => turn.coolantC)) ?? Number.NaN;
   const felt = events.map(({ turn }) => radiatorC(findings, turn.at)).filter(Number.isFinite);
   const isRadiator = spec.fanSenses === "radiator";
   const evidence = evidenceOf(events);
-  const measured = isRadiator && felt.length > 0 ? median(felt) : engineC;
+  const measured = (isRadiator ? medianOf(felt) : undefined) ?? engineC;
   const offC = measured - wantedC;
   const lagged = isRadiator && felt.length === 0;
   const pass = lagged ? RADIATOR_PASS_C : { least: -toleranceC, most: toleranceC };

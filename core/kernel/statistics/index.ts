@@ -1,2 +1,3 @@
+export { medianOf } from "./median.ts";
 export { quantiles, ratios, steps, type Weighed } from "./quantile.ts";
-export { medianOf, READING_L, timesItsError, trend } from "./trend.ts";
+export { type Trend, timesItsError, trend } from "./trend.ts";

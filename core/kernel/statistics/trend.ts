@@ -1,3 +1,5 @@
+import { medianOfSorted } from "./median.ts";
+
 /** A slope with the interval that holds the true one in four cases of five. */
 export interface Trend {
   low: number;
@@ -5,8 +7,6 @@ export interface Trend {
   high: number;
 }
 
-/** A level is read by eye against a mark on a cloudy tank, litres; from gauge-reading practice, one standard deviation. */
-export const READING_L = 0.1;
 /** Half of what is left out on either side of an interval that holds four in five. */
 const TAIL = 0.1;
 /** Student's t at 90 % with two degrees of freedom: two or three readings know no more of their own scatter. */
@@ -15,17 +15,6 @@ const FEW_TIMES = 1.886;
 const WANDER_SHARE = Math.sqrt(6 / 5);
 /** However well readings agree, each was rounded to a mark. */
 const LEAST_TIMES = 0.35;
-
-const median = (sorted: Float64Array): number => {
-  const middle = sorted.length / 2;
-  return Number.isInteger(middle)
-    ? ((sorted[middle - 1] ?? 0) + (sorted[middle] ?? 0)) / 2
-    : (sorted[Math.floor(middle)] ?? 0);
-};
-
-/** The middle one of some figures; nothing of none. */
-export const medianOf = (figures: readonly number[]): number | undefined =>
-  figures.length === 0 ? undefined : median(Float64Array.from(figures).sort());
 
 /** The chance that at most so many of all pairs are out of order, when the order is mere chance: Kendall's distribution. */
 function chanceOfInversions(readings: number): number[] {
@@ -76,11 +65,11 @@ function at(sorted: Float64Array, place: number): number {
 interface Slopes {
   sorted: Float64Array;
   likely: number;
-  /** One standard error of a slope through these `x`, by how well one level is read. */
+  /** One standard error of a slope through these `x`, by how well one `y` is read. */
   error: number;
 }
 
-function slopesOf(x: readonly number[], y: readonly number[]): Slopes | undefined {
+function slopesOf(x: readonly number[], y: readonly number[], readingError: number): Slopes | undefined {
   const slopes: number[] = [];
   for (let to = 1; to < x.length; to++)
     for (let from = 0; from < to; from++) {
@@ -90,24 +79,31 @@ function slopesOf(x: readonly number[], y: readonly number[]): Slopes | undefine
   if (slopes.length === 0) return undefined;
   const sorted = Float64Array.from(slopes).sort();
   const mean = x.reduce((sum, each) => sum + each, 0) / x.length;
-  const error = READING_L / Math.sqrt(x.reduce((sum, each) => sum + (each - mean) ** 2, 0));
-  return { sorted, likely: median(sorted), error };
+  const error = readingError / Math.sqrt(x.reduce((sum, each) => sum + (each - mean) ** 2, 0));
+  return { sorted, likely: medianOfSorted(sorted), error };
 }
 
-/** How many times its own standard error the slope of `y` (litres) over `x` is; nought where fewer than two `x` differ. */
-export function timesItsError(x: readonly number[], y: readonly number[]): number {
-  const slopes = slopesOf(x, y);
+/**
+ * How many times its own standard error the slope of `y` over `x` is, each `y` read with one standard deviation of
+ * `readingError`; nought where fewer than two `x` differ.
+ */
+export function timesItsError(x: readonly number[], y: readonly number[], readingError: number): number {
+  const slopes = slopesOf(x, y, readingError);
   return slopes ? slopes.likely / slopes.error : 0;
 }
 
 /**
- * The slope of `y` (litres) over `x`: the median of the slopes of all pairs (Theil 1950, Sen 1968), which one reading in
- * four may lie about; its interval from the distribution of Kendall's tau, read between whole pairs; with three readings
- * or fewer, from how well a level can be read. `wanderL` is by how much `y` may have strayed in all through errors that stay
- * in it (one standard deviation), such as those of a jug. Nothing where fewer than two `x` differ.
+ * The slope of `y` over `x`: the median of the slopes of all pairs (Theil 1950, Sen 1968), which one reading in four may lie
+ * about; its interval from the distribution of Kendall's tau, read between whole pairs; with three readings or fewer, from
+ * `readingError`, one standard deviation of how one `y` is read. `wander` is by how much `y` may have strayed in all through
+ * errors that stay in it (one standard deviation). Nothing where fewer than two `x` differ.
  */
-export function trend(x: readonly number[], y: readonly number[], wanderL = 0): Trend | undefined {
-  const slopes = slopesOf(x, y);
+export function trend(
+  x: readonly number[],
+  y: readonly number[],
+  { readingError, wander = 0 }: { readingError: number; wander?: number },
+): Trend | undefined {
+  const slopes = slopesOf(x, y, readingError);
   if (!slopes) return undefined;
   const { sorted, likely, error } = slopes;
   const place = tailAt(x.length);
@@ -116,7 +112,7 @@ export function trend(x: readonly number[], y: readonly number[], wanderL = 0): 
   const share = sorted.length / ((x.length * (x.length - 1)) / 2);
   const low = isRanked ? at(sorted, place * share) : likely;
   const high = isRanked ? at(sorted, sorted.length - 1 - place * share) : likely;
-  const strayed = (NORMAL_90 * WANDER_SHARE * wanderL) / ((x.at(-1) ?? 0) - (x[0] ?? 0));
+  const strayed = (NORMAL_90 * WANDER_SHARE * wander) / ((x.at(-1) ?? 0) - (x[0] ?? 0));
   return {
     low: likely - Math.hypot(Math.max(likely - low, few), strayed),
     likely,
