@@ -1,4 +1,4 @@
-import type { Grade } from "../core/facts/index.ts";
+import type { Grade } from "../core/trade/sourcing/index.ts";
 import { FLEET } from "./fleet.ts";
 import { coolantChange, hoseJob, nothingWrong, radiatorJob, switchJob, thermostatJob } from "./job-kinds.ts";
 import { type DemoVehicle, type PersonKey, SUPPLIERS } from "./shop.ts";

@@ -1,5 +1,6 @@
-import { dataOf, type Grade, NoParts } from "../core/facts/index.ts";
-import type { WarmUpCar } from "../core/thermal/index.ts";
+import { dataOf, NoParts } from "../core/facts/index.ts";
+import { type Grade } from "../core/trade/sourcing/index.ts";
+import type { WarmUpCar } from "../core/trade/thermal/index.ts";
 import { fanWithPlug, radiatorFace } from "./drawings.ts";
 import { FLEET } from "./fleet.ts";
 import { logText } from "./log-layouts.ts";

@@ -1,4 +1,4 @@
-import { simulateWarmUp, type WarmUp } from "../core/thermal/index.ts";
+import { simulateWarmUp, type WarmUp } from "../core/trade/thermal/index.ts";
 
 type Row = ReturnType<typeof simulateWarmUp>["rows"][number];
 

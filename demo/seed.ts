@@ -1,5 +1,5 @@
 import sharp from "sharp";
-import { addDays } from "../core/followups/index.ts";
+import { addDays } from "../core/kernel/days/index.ts";
 import { mayClose } from "../core/ledger/index.ts";
 import { type AtDesk, atDesk, type Database } from "../server/database/connection.ts";
 import { openJob } from "../server/jobs/open-job.ts";

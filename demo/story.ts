@@ -1,5 +1,4 @@
 import { v5 as uuid } from "uuid";
-import { TROUBLES, type Trouble, testOf } from "../core/diagnosis/knowledge/index.ts";
 import {
   CheckedPart,
   ChosenPart,
@@ -8,7 +7,6 @@ import {
   Distance,
   dataOf,
   Finding,
-  type Grade,
   Happens,
   OwnTest,
   Strength,
@@ -18,6 +16,8 @@ import {
   type WaitKind,
 } from "../core/facts/index.ts";
 import type { EntryDraft, Stage } from "../core/ledger/index.ts";
+import { TROUBLES, type Trouble, testOf } from "../core/trade/diagnosis/knowledge/index.ts";
+import { type Grade } from "../core/trade/sourcing/index.ts";
 import type { NewEntry } from "../server/jobs/record-entries.ts";
 import type { DemoVehicle, PersonKey } from "./shop.ts";
 

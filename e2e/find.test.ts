@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { CIRCUITS, type CircuitKind, modelOf } from "../core/diagnosis/knowledge/index.ts";
+import { CIRCUITS, type CircuitKind, modelOf } from "../core/trade/diagnosis/knowledge/index.ts";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { VEHICLES } from "../demo/shop.ts";
 import { demoId } from "../demo/story.ts";

@@ -1,6 +1,6 @@
-import { type DrainWay, drained, drainWays } from "../../core/drain/index.ts";
 import { format, type System } from "../../core/kernel/units/index.ts";
 import { coolantBalance } from "../../core/ledger/index.ts";
+import { type DrainWay, drained, drainWays } from "../../core/trade/drain/index.ts";
 import { useJob } from "./context.ts";
 
 const SAID = {

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { GRADES } from "../../core/facts/index.ts";
 import { INHIBITORS } from "../../core/shelf/index.ts";
+import { GRADES } from "../../core/trade/sourcing/index.ts";
 import type { Refused } from "../shell/guard.server.ts";
 import { useMember } from "../shell/member.ts";
 import { Button } from "../ui/Button.tsx";

@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3";
 import { useState } from "react";
-import { compareGrades, type Life, survival } from "../../core/lifetimes/index.ts";
 import { FEWEST_GONE, halfGoneAfter, type PartSpan } from "../../core/shelf/index.ts";
+import { compareGrades, type Life, survival } from "../../core/trade/lifetimes/index.ts";
 import { ChipsOne } from "../ui/Chips.tsx";
 
 const WIDTH = 640;

@@ -1,7 +1,7 @@
 import { Transform } from "class-transformer";
 import { registerDecorator } from "class-validator";
-import { readDistance } from "../../core/car/index.ts";
 import { type Dimension, format, readShown, type System } from "../../core/kernel/units/index.ts";
+import { readDistance } from "../../core/trade/car/index.ts";
 
 function read(value: unknown, dimension: Dimension, system: System): number | undefined {
   if (typeof value === "number") return value;

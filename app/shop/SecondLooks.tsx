@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { Form } from "react-router";
-import { readDistance } from "../../core/car/index.ts";
-import { CALLS, type Call, type FollowUpRule } from "../../core/followups/index.ts";
 import { SHOWN, type System, toShown } from "../../core/kernel/units/index.ts";
+import { readDistance } from "../../core/trade/car/index.ts";
+import { CALLS, type Call, type FollowUpRule } from "../../core/trade/follow-ups/index.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 

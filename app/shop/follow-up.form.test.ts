@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { USUAL_RULES } from "../../core/followups/index.ts";
+import { USUAL_RULES } from "../../core/trade/follow-ups/index.ts";
 import { readRulesForm } from "./follow-up.form.ts";
 
 const rule = { id: "own", words: "look under it", after: "any", days: 3 };

@@ -11,7 +11,7 @@ import {
   Min,
   validateSync,
 } from "class-validator";
-import { CALLS, type Call, type FollowUpRule } from "../../core/followups/index.ts";
+import { CALLS, type Call, type FollowUpRule } from "../../core/trade/follow-ups/index.ts";
 
 const MOST_RULES = 12;
 

@@ -1,6 +1,6 @@
-import { KINDS } from "../../core/coolant/index.ts";
-import { CIRCUIT_KINDS } from "../../core/diagnosis/knowledge/knowledge.ts";
 import { SHOWN, toShown } from "../../core/kernel/units/index.ts";
+import { KINDS } from "../../core/trade/coolant/index.ts";
+import { CIRCUIT_KINDS } from "../../core/trade/diagnosis/knowledge/index.ts";
 import type { CardInput } from "../../server/vehicles/add-vehicle.ts";
 import { useMember } from "../shell/member.ts";
 import { Choice, TextField } from "../ui/Field.tsx";

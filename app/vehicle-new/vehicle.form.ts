@@ -1,8 +1,8 @@
 import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length, Matches } from "class-validator";
-import { KINDS } from "../../core/coolant/index.ts";
-import { CIRCUIT_KINDS } from "../../core/diagnosis/knowledge/knowledge.ts";
-import { readSensorPoints } from "../../core/electrics/index.ts";
+import { KINDS } from "../../core/trade/coolant/index.ts";
+import { CIRCUIT_KINDS } from "../../core/trade/diagnosis/knowledge/index.ts";
+import { readSensorPoints } from "../../core/trade/electrics/index.ts";
 import type { CardInput } from "../../server/vehicles/add-vehicle.ts";
 import { Quantity } from "../shell/quantity-field.ts";
 

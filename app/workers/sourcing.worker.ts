@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { weigh } from "../../core/sourcing/index.ts";
+import { weigh } from "../../core/trade/sourcing/index.ts";
 
 const worker = { weigh };
 export type SourcingWorker = typeof worker;

@@ -1,8 +1,13 @@
-import { chanceModel, exactCents, followedCents } from "../../core/diagnosis/exact-plan.fixture.ts";
-import { nextActions } from "../../core/diagnosis/index.ts";
-import { CIRCUITS, modelOf, USUAL_RATES } from "../../core/diagnosis/knowledge/index.ts";
-import { inFixedOrder, planned, smallest, workMany } from "../../core/diagnosis/virtual-shop.fixture.ts";
 import { seededRandom } from "../../core/kernel/chance/index.ts";
+import { chanceModel, exactCents, followedCents } from "../../core/trade/diagnosis/exact-plan.fixture.ts";
+import { nextActions } from "../../core/trade/diagnosis/index.ts";
+import { CIRCUITS, modelOf, USUAL_RATES } from "../../core/trade/diagnosis/knowledge/index.ts";
+import {
+  inFixedOrder,
+  planned,
+  smallest,
+  workMany,
+} from "../../core/trade/diagnosis/virtual-shop.fixture.ts";
 import { type Figure, medianMs } from "./measure.ts";
 
 const CARS = 2000;

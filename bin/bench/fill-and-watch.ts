@@ -1,9 +1,9 @@
-import { bleedProgress, coolDown } from "../../core/bleed/index.ts";
-import { airOut, shutOff } from "../../core/bleed/virtual-cool-down.fixture.ts";
-import { blend, boilingPointC, refill } from "../../core/coolant/index.ts";
 import { seededRandom } from "../../core/kernel/chance/index.ts";
-import { lossRate } from "../../core/leaks/index.ts";
-import { looks } from "../../core/leaks/virtual-leak.fixture.ts";
+import { bleedProgress, coolDown } from "../../core/trade/bleed/index.ts";
+import { airOut, shutOff } from "../../core/trade/bleed/virtual-cool-down.fixture.ts";
+import { blend, boilingPointC, refill } from "../../core/trade/coolant/index.ts";
+import { lossRate } from "../../core/trade/leaks/index.ts";
+import { looks } from "../../core/trade/leaks/virtual-leak.fixture.ts";
 import { type Figure, median, medianMs } from "./measure.ts";
 
 const TARGET_C = 50;

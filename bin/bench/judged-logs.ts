@@ -1,11 +1,11 @@
-import { analyseTrace } from "../../core/trace/index.ts";
+import { analyseTrace } from "../../core/trade/trace/index.ts";
 import {
   FAULTS,
   SOUND_KINDS,
   type VirtualLog,
   virtualLog,
-} from "../../core/trace/virtual-logs/index.fixture.ts";
-import { type Score, score } from "../../core/trace/virtual-logs/score.fixture.ts";
+} from "../../core/trade/trace/virtual-logs/index.fixture.ts";
+import { type Score, score } from "../../core/trade/trace/virtual-logs/score.fixture.ts";
 import type { Figure } from "./measure.ts";
 
 const CARS = 5000;

@@ -1,6 +1,6 @@
 import Papa from "papaparse";
-import { simulateWarmUp } from "../../core/thermal/index.ts";
-import { analyseTrace, readTrace } from "../../core/trace/index.ts";
+import { simulateWarmUp } from "../../core/trade/thermal/index.ts";
+import { analyseTrace, readTrace } from "../../core/trade/trace/index.ts";
 import { type Figure, medianMs, medianPairMs } from "./measure.ts";
 
 const CAR = { thermostatOpensC: 87, draught: 0.3, fans: [{ onC: 98, offC: 92, air: 1.3 }] };

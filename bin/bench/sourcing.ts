@@ -1,4 +1,4 @@
-import { compareOptions, type Option } from "../../core/sourcing/index.ts";
+import { compareOptions, type Option } from "../../core/trade/sourcing/index.ts";
 import { type Figure, medianMs } from "./measure.ts";
 
 const DRAWS = 20_000;

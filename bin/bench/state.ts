@@ -1,19 +1,19 @@
 import { readFileSync } from "node:fs";
-import { SENSORS, type SensorKind } from "../../core/bleed/four-bodies.fixture.ts";
-import { bleedProgress } from "../../core/bleed/index.ts";
-import { watchCar } from "../../core/bleed/watch-cars.fixture.ts";
 import { book } from "../../core/book/book.fixture.ts";
 import type { Entry } from "../../core/book/index.ts";
 import { dataOf, FACTS, Strength } from "../../core/facts/index.ts";
 import { anyBook, withDrafts } from "../../core/job/any-book.fixture.ts";
 import { settled } from "../../core/job/settle.fixture.ts";
 import { seededRandom } from "../../core/kernel/chance/index.ts";
-import { reaches } from "../../core/leaks/index.ts";
-import { leakStory, STORIES, type Story } from "../../core/leaks/leak-stories.fixture.ts";
 import { coolantState, dutiesOf, jobState, mayClose } from "../../core/state/index.ts";
-import { watchedCars } from "../../core/worlds/cool-downs.fixture.ts";
-import { judgedLevels } from "../../core/worlds/levels.fixture.ts";
-import { gathered, rowsOf } from "../../core/worlds/worlds.fixture.ts";
+import { SENSORS, type SensorKind } from "../../core/trade/bleed/four-bodies.fixture.ts";
+import { bleedProgress } from "../../core/trade/bleed/index.ts";
+import { watchCar } from "../../core/trade/bleed/watch-cars.fixture.ts";
+import { reaches } from "../../core/trade/leaks/index.ts";
+import { leakStory, STORIES, type Story } from "../../core/trade/leaks/leak-stories.fixture.ts";
+import { watchedCars } from "../../core/trade/worlds/cool-downs.fixture.ts";
+import { judgedLevels } from "../../core/trade/worlds/levels.fixture.ts";
+import { gathered, rowsOf } from "../../core/trade/worlds/worlds.fixture.ts";
 import { type Figure, medianMs } from "./measure.ts";
 
 const fileOf = (name: string) =>

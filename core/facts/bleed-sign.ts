@@ -1,7 +1,7 @@
 import { IsIn } from "class-validator";
-import { SIGNS, type Sign } from "../bleed/schools.ts";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../kernel/units/index.ts";
+import { SIGNS, type Sign } from "../trade/bleed/index.ts";
 import { sentence } from "./words.ts";
 
 /** One of the signs that the air is out: seen, seen not to be so, or not seen after all. */

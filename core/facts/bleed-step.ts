@@ -1,7 +1,7 @@
 import { IsIn, IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
-import { SCHOOLS, type School } from "../bleed/schools.ts";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../kernel/units/index.ts";
+import { SCHOOLS, type School } from "../trade/bleed/index.ts";
 import { sentence } from "./words.ts";
 
 /** A step of bleeding that starts, ends, or is stopped at once; its clock runs from the entry's own time. */

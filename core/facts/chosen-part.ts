@@ -1,7 +1,7 @@
 import { IsIn, IsInt, IsOptional, IsString, Length, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../kernel/units/index.ts";
-import { GRADES, type Grade } from "../sourcing/grade.ts";
+import { GRADES, type Grade } from "../trade/sourcing/index.ts";
 import type { Loose } from "./fact.ts";
 import { sentence } from "./words.ts";
 

@@ -1,5 +1,5 @@
 import { buildMessage, ValidateBy, type ValidationOptions } from "class-validator";
-import { isDay } from "../followups/days.ts";
+import { isDay } from "../kernel/days/index.ts";
 
 /** A day without a time of day. */
 export const IsDay = (options?: ValidationOptions): PropertyDecorator =>

@@ -1,7 +1,7 @@
 import { IsIn } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import { CIRCUIT_KINDS, type CircuitKind } from "../diagnosis/knowledge/index.ts";
 import type { System } from "../kernel/units/index.ts";
+import { CIRCUIT_KINDS, type CircuitKind } from "../trade/diagnosis/knowledge/index.ts";
 import type { Loose } from "./fact.ts";
 import { sentence } from "./words.ts";
 

@@ -1,7 +1,7 @@
 import { IsIn, IsOptional } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import { HYPOTHESES } from "../diagnosis/knowledge/index.ts";
 import type { System } from "../kernel/units/index.ts";
+import { HYPOTHESES } from "../trade/diagnosis/knowledge/index.ts";
 import type { Loose } from "./fact.ts";
 import { sentence } from "./words.ts";
 

@@ -1,6 +1,6 @@
 import { IsIn, IsNumber, IsOptional, IsString, Length, Matches, Max, Min, ValidateBy } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import { dayWords } from "../followups/days.ts";
+import { dayWords } from "../kernel/days/index.ts";
 import { format, type System } from "../kernel/units/index.ts";
 import { IsDay } from "./day.ts";
 

@@ -1,7 +1,7 @@
 import { IsIn } from "class-validator";
-import { UPPER_HOSES, type UpperHose } from "../bleed/schools.ts";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../kernel/units/index.ts";
+import { UPPER_HOSES, type UpperHose } from "../trade/bleed/index.ts";
 import { sentence } from "./words.ts";
 
 const AS_FELT = {

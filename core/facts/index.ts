@@ -1,3 +1,4 @@
+export { GRADES, type Grade } from "../trade/sourcing/index.ts";
 export { Arrow } from "./arrow.ts";
 export { BleedSign } from "./bleed-sign.ts";
 export { BleedStep } from "./bleed-step.ts";
@@ -6,7 +7,6 @@ export { CANNOT_BECAUSE, type CannotBecause, CannotTest } from "./cannot-test.ts
 export { CautionRead } from "./caution-read.ts";
 export { CheckedPart } from "./checked-part.ts";
 export { ChosenPart } from "./chosen-part.ts";
-export { GRADES, type Grade } from "../sourcing/grade.ts";
 export { Codes } from "./codes.ts";
 export { Complaint } from "./complaint.ts";
 export { CoolantLevel } from "./coolant-level.ts";

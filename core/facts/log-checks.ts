@@ -1,5 +1,5 @@
 import { buildMessage, ValidateBy, type ValidationOptions } from "class-validator";
-import { CHECKS, type CheckName, FAILINGS, type Failing } from "../trace/index.ts";
+import { CHECKS, type CheckName, FAILINGS, type Failing } from "../trade/trace/index.ts";
 
 /** A check of a log as the book keeps it: verdict, reason, the figures behind it, and how it failed where it did. */
 export interface LogCheck {

@@ -1,7 +1,7 @@
 import { ArrayMaxSize, IsArray, IsIn, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../kernel/units/index.ts";
-import { FEATURES, type Feature, GOALS, type Goal } from "../order/index.ts";
+import { FEATURES, type Feature, GOALS, type Goal } from "../trade/order/index.ts";
 import { sentence } from "./words.ts";
 
 /** In which order a job is worked: what for, what is in the way, and the steps as somebody put them. */

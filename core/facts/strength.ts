@@ -1,7 +1,7 @@
 import { IsIn, IsOptional, IsString, Length, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
-import { KINDS, type Kind } from "../coolant/kinds.ts";
 import { format, type System } from "../kernel/units/index.ts";
+import { KINDS, type Kind } from "../trade/coolant/index.ts";
 import { coolantWords } from "./coolant-words.ts";
 import type { Loose } from "./fact.ts";
 

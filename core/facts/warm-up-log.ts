@@ -1,7 +1,7 @@
 import { IsInt, IsNumber, IsOptional, IsString, Length, Matches, Max, Min } from "class-validator";
 import type { EntryDraft } from "../book/index.ts";
 import type { System } from "../kernel/units/index.ts";
-import type { CheckName } from "../trace/index.ts";
+import type { CheckName } from "../trade/trace/index.ts";
 import type { Loose } from "./fact.ts";
 import { AreLogChecks, type LogCheck, liftChecks } from "./log-checks.ts";
 import { SHA256 } from "./sha256.ts";

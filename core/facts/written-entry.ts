@@ -20,7 +20,7 @@ import {
   STAGES,
   type Stage,
 } from "../book/index.ts";
-import { isOutcome, REPAIRS, UNSURE } from "../diagnosis/knowledge/index.ts";
+import { isOutcome, REPAIRS, UNSURE } from "../trade/diagnosis/knowledge/index.ts";
 import { CannotTest } from "./cannot-test.ts";
 import { factOf, factTrouble, messagesOf, unknownFactOf } from "./facts-of.ts";
 import { IsMoment } from "./moment.ts";

@@ -1,4 +1,3 @@
-import { SCHOOLS } from "../bleed/index.ts";
 import { admit } from "../book/admit.ts";
 import { book as numbered } from "../book/book.fixture.ts";
 import { type Entry, STAGES, standing } from "../book/index.ts";
@@ -19,10 +18,11 @@ import {
   TestOutcome,
 } from "../facts/index.ts";
 import { stepBackDrafts, stepDoneDrafts } from "../ledger/step-drafts.ts";
-import { FEATURES, FIT_CHECKS, stepsFor } from "../order/index.ts";
 import { outNow } from "../state/out-now.ts";
 import { stepsOff } from "../state/steps-off.ts";
 import { toGetDraft } from "../state/to-get.ts";
+import { SCHOOLS } from "../trade/bleed/index.ts";
+import { FEATURES, FIT_CHECKS, stepsFor } from "../trade/order/index.ts";
 
 type Random = () => number;
 type Draft = Partial<Entry>;

@@ -1,4 +1,4 @@
-export { GRADES, WAITS, type WaitKind } from "../facts/index.ts";
+export { WAITS, type WaitKind } from "../facts/index.ts";
 export {
   type ApartRow,
   complaintOf,
@@ -24,6 +24,7 @@ export {
   workDone,
 } from "../state/index.ts";
 export { plainPart } from "../state/plain-part.ts";
+export { GRADES } from "../trade/sourcing/index.ts";
 export { type BackItem, type BackList, backList, isBeside } from "./back-list.ts";
 export { type BleedRun, bleedRun } from "./bleed-run.ts";
 export { type BackStep, type BuildOrder, buildOrder } from "./build-order.ts";

@@ -21,7 +21,6 @@ import {
   TaskDone,
 } from "../facts/index.ts";
 import { stepBackDrafts } from "../ledger/step-drafts.ts";
-import { FIT_CHECKS } from "../order/index.ts";
 import { coolantBalance } from "../state/coolant-balance.ts";
 import type { Duty } from "../state/duties.ts";
 import { moveOver } from "../state/move-over.ts";
@@ -29,6 +28,7 @@ import { wantedParts } from "../state/parts.ts";
 import { stepsOff } from "../state/steps-off.ts";
 import { toGet } from "../state/to-get.ts";
 import { whileApart } from "../state/while-apart.ts";
+import { FIT_CHECKS } from "../trade/order/index.ts";
 
 type Draft = Partial<Entry>;
 const CHECKS = FIT_CHECKS.flatMap(({ checks }) => checks);

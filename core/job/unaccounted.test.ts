@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { methodsFor } from "../bleed/index.ts";
 import type { CoolantBalance } from "../ledger/index.ts";
+import { methodsFor } from "../trade/bleed/index.ts";
 import { type BleedRun, unaccountedAs } from "./index.ts";
 
 const sums = (unaccountedL: number): CoolantBalance => ({

@@ -1,5 +1,5 @@
-import { bleedProgress } from "../bleed/index.ts";
 import type { CoolantBalance } from "../ledger/index.ts";
+import { bleedProgress } from "../trade/bleed/index.ts";
 import type { BleedRun } from "./bleed-run.ts";
 
 /** What coolant that isn't accounted for most likely is. */

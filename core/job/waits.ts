@@ -1,7 +1,7 @@
-import { type BleedingVehicle, stepOf } from "../bleed/index.ts";
 import { BleedStep, lastFact, Waiting, type WaitKind } from "../facts/index.ts";
 import { type Entry, standing } from "../ledger/index.ts";
 import { type EngineState, engineState } from "../state/engine.ts";
+import { type BleedingVehicle, stepOf } from "../trade/bleed/index.ts";
 import { bleedRun } from "./bleed-run.ts";
 
 export interface Wait {

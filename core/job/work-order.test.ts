@@ -3,8 +3,8 @@ import { book as numbered } from "../book/book.fixture.ts";
 import type { Entry } from "../book/index.ts";
 import { dataOf, OrderOfWork, StepDone } from "../facts/index.ts";
 import { stepDoneDrafts } from "../ledger/index.ts";
-import { type Feature, type Goal, stepsFor } from "../order/index.ts";
 import { dutiesOf, proofsOf } from "../state/index.ts";
+import { type Feature, type Goal, stepsFor } from "../trade/order/index.ts";
 import { workOrderOf } from "./index.ts";
 
 const START = Date.parse("2031-03-04T09:00:00Z");

@@ -1,7 +1,7 @@
 import { lastFact, OrderOfWork } from "../facts/index.ts";
 import type { Entry } from "../ledger/index.ts";
-import { inOrder, readyNow, stepsFor, type WorkStep } from "../order/index.ts";
 import { stepsState } from "../state/index.ts";
+import { inOrder, readyNow, stepsFor, type WorkStep } from "../trade/order/index.ts";
 
 export interface WorkOrder {
   said: OrderOfWork;

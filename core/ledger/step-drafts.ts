@@ -1,9 +1,9 @@
 import type { Entry, EntryDraft } from "../book/index.ts";
 import { dataOf, StepBack, StepDone } from "../facts/index.ts";
-import { WAYS_BACK, type WorkStep } from "../order/index.ts";
 import { outOpen } from "../state/out-now.ts";
 import { wantedParts } from "../state/parts.ts";
 import type { StepOff } from "../state/steps-off.ts";
+import { WAYS_BACK, type WorkStep } from "../trade/order/index.ts";
 
 /** What is booked as a step of the order of work is done: the step, then what it takes off, where that isn't off yet. */
 export function stepDoneDrafts({ id, name }: WorkStep, entries: readonly Entry[]): EntryDraft[] {

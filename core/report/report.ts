@@ -1,6 +1,5 @@
 import { type Entry, STAGES, type Stage, standing } from "../book/index.ts";
 import { printedHash } from "../chain/index.ts";
-import { atmosphereKPa, type Base, boilingPointC, freezePointC, STRONGEST } from "../coolant/index.ts";
 import {
   Codes,
   Distance,
@@ -13,11 +12,12 @@ import {
   TestOutcome,
   WarmUpLog,
 } from "../facts/index.ts";
-import { dayWords } from "../followups/index.ts";
 import { complaintOf, findingOf, promisesOf, proofsOf, provenCar, whileApart } from "../job/index.ts";
+import { dayWords } from "../kernel/days/index.ts";
 import { format, formatBothTemperatures, inShownUnits, type System } from "../kernel/units/index.ts";
 import { coolantBalance, openItems, pouredMix } from "../ledger/index.ts";
 import { coolantState, partsState } from "../state/index.ts";
+import { atmosphereKPa, type Base, boilingPointC, freezePointC, STRONGEST } from "../trade/coolant/index.ts";
 import { correctionsAfter } from "./corrections.ts";
 import type { JobReport, ReportRow } from "./job-report.ts";
 import { ownerText } from "./owner-text.ts";

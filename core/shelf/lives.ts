@@ -1,6 +1,6 @@
 import { type PartLife, partLives, plainPart } from "../job/index.ts";
 import type { Entry } from "../ledger/index.ts";
-import { type Life, survival, weibull } from "../lifetimes/index.ts";
+import { type Life, survival, weibull } from "../trade/lifetimes/index.ts";
 
 /** How long one part lasted in this shop's cars, or has lasted until now. */
 export interface PartSpan extends Life {

@@ -1,6 +1,6 @@
-import { KINDS } from "../coolant/index.ts";
-import { GRADES } from "../facts/index.ts";
 import { cellsOf, headsTrouble, type ListTrouble, MOST_COLUMNS, plainHead } from "../kernel/csv/index.ts";
+import { KINDS } from "../trade/coolant/index.ts";
+import { GRADES } from "../trade/sourcing/index.ts";
 
 export const SHELF_KINDS = ["part", "coolant"] as const;
 export type ShelfKind = (typeof SHELF_KINDS)[number];

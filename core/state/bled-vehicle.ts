@@ -1,5 +1,5 @@
-import { type BleedingCard, type BleedingVehicle, bleedingVehicle } from "../bleed/index.ts";
 import type { Entry } from "../book/index.ts";
+import { type BleedingCard, type BleedingVehicle, bleedingVehicle } from "../trade/bleed/index.ts";
 import { type CoolantCard, coolantLines, coolantState } from "./coolant.ts";
 
 /**

@@ -3,9 +3,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { book } from "../book/book.fixture.ts";
 import type { Entry } from "../book/index.ts";
-import type { Kind } from "../coolant/index.ts";
 import { dataOf, MixRead, Strength } from "../facts/index.ts";
-import { gathered, rowsOf } from "../worlds/worlds.fixture.ts";
+import type { Kind } from "../trade/coolant/index.ts";
+import { gathered, rowsOf } from "../trade/worlds/worlds.fixture.ts";
 import { type CoolantCard, coolantState, othersIn } from "./index.ts";
 
 const fileOf = (name: string) => readFileSync(new URL(`../worlds/${name}.csv`, import.meta.url), "utf8");

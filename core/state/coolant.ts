@@ -1,6 +1,6 @@
 import { type Entry, onceStanding, type StandingEntry } from "../book/index.ts";
-import { type Base, KINDS, type Kind, STRONGEST } from "../coolant/index.ts";
 import { factOf, MixRead, Strength } from "../facts/index.ts";
+import { type Base, KINDS, type Kind, STRONGEST } from "../trade/coolant/index.ts";
 import { inTrueOrder } from "./true-order.ts";
 
 /** A figure with the least and the most that it may be. */

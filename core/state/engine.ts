@@ -1,3 +1,5 @@
+import { type Entry, onceStanding, type StandingEntry } from "../book/index.ts";
+import { BleedStep, factOf, HoseFelt, Proof, TestOutcome, WarmUpLog } from "../facts/index.ts";
 import {
   type BleedingVehicle,
   type CoolDown,
@@ -8,10 +10,8 @@ import {
   type School,
   stepOf,
   type UpperHose,
-} from "../bleed/index.ts";
-import { type Entry, onceStanding, type StandingEntry } from "../book/index.ts";
-import { isOutcome, testOf } from "../diagnosis/knowledge/index.ts";
-import { BleedStep, factOf, HoseFelt, Proof, TestOutcome, WarmUpLog } from "../facts/index.ts";
+} from "../trade/bleed/index.ts";
+import { isOutcome, testOf } from "../trade/diagnosis/knowledge/index.ts";
 import { coolReadingOf, roomOf } from "./readings.ts";
 import { inTrueOrder } from "./true-order.ts";
 

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { methodsFor } from "../bleed/index.ts";
 import { book, coolant } from "../book/book.fixture.ts";
 import type { Entry } from "../book/index.ts";
-import { boilingPointC } from "../coolant/index.ts";
 import { dataOf, MixRead } from "../facts/index.ts";
+import { methodsFor } from "../trade/bleed/index.ts";
+import { boilingPointC } from "../trade/coolant/index.ts";
 import { bledVehicle, changedSystem } from "./index.ts";
 
 const changed = (...drafts: Partial<Entry>[]) => changedSystem(book(drafts));

@@ -1,6 +1,6 @@
-import type { BleedingCard } from "../bleed/index.ts";
 import type { Entry } from "../book/index.ts";
 import type { System } from "../kernel/units/index.ts";
+import type { BleedingCard } from "../trade/bleed/index.ts";
 import { bledVehicle } from "./bled-vehicle.ts";
 import { type CoolantCard, type CoolantState, coolantState } from "./coolant.ts";
 import { type Duty, dutiesOf } from "./duties.ts";

@@ -1,7 +1,7 @@
 import type { Entry } from "../book/index.ts";
-import { type DistanceRead, type DistanceTrouble, distanceTrouble } from "../car/index.ts";
 import { Distance, factsOf } from "../facts/index.ts";
 import type { System } from "../kernel/units/index.ts";
+import { type DistanceRead, type DistanceTrouble, distanceTrouble } from "../trade/car/index.ts";
 
 /** What a job's car has run, as it is known beside the job's own book. */
 export interface CarHasRun {

@@ -1,6 +1,6 @@
 import type { Entry } from "../book/index.ts";
 import { factsOf, PressureRead } from "../facts/index.ts";
-import { type PressureHold, type PressureReading, pressureHold } from "../leaks/index.ts";
+import { type PressureHold, type PressureReading, pressureHold } from "../trade/leaks/index.ts";
 import { engineState } from "./engine.ts";
 
 const MS = 1000;

@@ -1,5 +1,5 @@
-import type { CoolReading, PlaceRead } from "../bleed/index.ts";
 import type { Entry } from "../book/index.ts";
+import type { CoolReading, PlaceRead } from "../trade/bleed/index.ts";
 
 const MS = 1000;
 /** Outside it nothing was read; an open sensor shows the coldest, and is judged by that. */

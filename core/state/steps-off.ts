@@ -2,7 +2,7 @@ import type { Entry } from "../book/index.ts";
 import { onceStanding } from "../book/index.ts";
 import { FitCheck, factOf, factsOf, StepBack } from "../facts/index.ts";
 import type { Verdict } from "../kernel/verdict/index.ts";
-import { FIT_CHECKS, WAYS_BACK, type WayBack } from "../order/index.ts";
+import { FIT_CHECKS, WAYS_BACK, type WayBack } from "../trade/order/index.ts";
 import { stepsState } from "./steps.ts";
 
 /** A step that was done and leaves something to undo. */

@@ -6,7 +6,7 @@ import type { Entry } from "../book/index.ts";
 import { dataOf, OrderOfWork, StepDone, WarmUpLog } from "../facts/index.ts";
 import { buildOrder, workOrderOf } from "../job/index.ts";
 import { stepBackDrafts, stepDoneDrafts, stepsOff } from "../ledger/index.ts";
-import { FEATURES, stepsFor } from "../order/index.ts";
+import { FEATURES, stepsFor } from "../trade/order/index.ts";
 import { stepsState } from "./index.ts";
 
 const STEPS = stepsFor("radiator", FEATURES);

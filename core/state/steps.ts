@@ -1,6 +1,6 @@
 import { onceStanding, type StandingEntry, standing } from "../book/index.ts";
 import { factsOf, StepBack, StepDone } from "../facts/index.ts";
-import { WAYS_BACK, type WayBack } from "../order/index.ts";
+import { WAYS_BACK, type WayBack } from "../trade/order/index.ts";
 import { balanceKey } from "./balance.ts";
 import { lastHotMs } from "./engine.ts";
 import { stillOut } from "./still-out.ts";

@@ -1,5 +1,5 @@
 import type { Page } from "puppeteer-core";
-import { CIRCUITS, type CircuitKind, modelOf } from "../../core/diagnosis/knowledge/index.ts";
+import { CIRCUITS, type CircuitKind, modelOf } from "../../core/trade/diagnosis/knowledge/index.ts";
 import { allSent, bookedLines, pressNext } from "./walk.ts";
 
 const KEYS = ["a", "s", "d", "f", "q", "w"];

@@ -1,4 +1,4 @@
-import type { FollowUpRule } from "../../core/followups/index.ts";
+import type { FollowUpRule } from "../../core/trade/follow-ups/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { Refusal } from "../refusal.ts";
 

@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { Distance, dataOf, FollowUpSaid, lastFact } from "../../core/facts/index.ts";
-import { type FollowUp, followUps } from "../../core/followups/index.ts";
 import { promisesOf, workDone } from "../../core/job/index.ts";
 import type { Entry } from "../../core/ledger/index.ts";
+import { type FollowUp, followUps } from "../../core/trade/follow-ups/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { NewEntry } from "../jobs/record-entries.ts";
 import { readDriving } from "./read-driving.ts";

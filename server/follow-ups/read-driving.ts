@@ -1,4 +1,4 @@
-import { type DrivingPattern, drivingPattern } from "../../core/followups/index.ts";
+import { type DrivingPattern, drivingPattern } from "../../core/trade/follow-ups/index.ts";
 import type { Desk } from "../database/connection.ts";
 
 const MOST_READINGS = 40;

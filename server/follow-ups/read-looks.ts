@@ -1,4 +1,4 @@
-import type { DrivingPattern, FollowUpRule } from "../../core/followups/index.ts";
+import type { DrivingPattern, FollowUpRule } from "../../core/trade/follow-ups/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
 import { isId } from "../vehicles/is-id.ts";

@@ -1,4 +1,4 @@
-import { type FollowUpRule, USUAL_RULES } from "../../core/followups/index.ts";
+import { type FollowUpRule, USUAL_RULES } from "../../core/trade/follow-ups/index.ts";
 import type { Desk } from "../database/connection.ts";
 
 /** The shop's own rules for second looks, or the usual ones. */

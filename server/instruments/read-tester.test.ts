@@ -1,6 +1,6 @@
 import { createServer, type Server } from "node:net";
 import { afterEach, describe, expect, it } from "vitest";
-import { pressureHold } from "../../core/leaks/index.ts";
+import { pressureHold } from "../../core/trade/leaks/index.ts";
 import { shownAfter, startTester, type Tester, TIGHT_COLD } from "../../stand-ins/pressure-tester/tester.ts";
 import { readTester } from "./read-tester.ts";
 

@@ -1,4 +1,3 @@
-import { sensorFit } from "../../core/electrics/index.ts";
 import {
   entryTrouble,
   isMoment,
@@ -8,6 +7,7 @@ import {
   type WrittenEntry,
 } from "../../core/facts/index.ts";
 import type { Entry } from "../../core/ledger/index.ts";
+import { sensorFit } from "../../core/trade/electrics/index.ts";
 import { Refusal } from "../refusal.ts";
 import type { CardInput } from "../vehicles/add-vehicle.ts";
 import { isId } from "../vehicles/is-id.ts";

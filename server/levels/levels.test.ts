@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { countedLevels, lossRate } from "../../core/leaks/index.ts";
 import { mayClose } from "../../core/ledger/index.ts";
+import { countedLevels, lossRate } from "../../core/trade/leaks/index.ts";
 import { atDesk } from "../database/connection.ts";
 import { readBook } from "../jobs/read-books.ts";
 import { signJob } from "../jobs/sign-job.ts";

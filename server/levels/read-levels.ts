@@ -1,6 +1,6 @@
 import { Op } from "sequelize";
-import type { SeenLevel } from "../../core/leaks/index.ts";
 import { changedSystem } from "../../core/state/index.ts";
+import type { SeenLevel } from "../../core/trade/leaks/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { LevelRow } from "../database/models/level-row.ts";
 import { readBooks } from "../jobs/read-books.ts";

@@ -1,5 +1,5 @@
 import { Op } from "sequelize";
-import { type Advice, countedLevels, reaches } from "../../core/leaks/index.ts";
+import { type Advice, countedLevels, reaches } from "../../core/trade/leaks/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { type LevelsOf, readLevels } from "./read-levels.ts";
 

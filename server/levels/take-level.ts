@@ -1,5 +1,5 @@
-import { distanceTrouble } from "../../core/car/index.ts";
 import type { System } from "../../core/kernel/units/index.ts";
+import { distanceTrouble } from "../../core/trade/car/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound, Refusal } from "../refusal.ts";
 import { isId } from "../vehicles/is-id.ts";

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { type ListedLevel, readLevelList } from "../../core/leaks/index.ts";
+import { type ListedLevel, readLevelList } from "../../core/trade/leaks/index.ts";
 import { Refusal } from "../refusal.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";

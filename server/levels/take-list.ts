@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
-import { type DistanceRead, distanceTrouble } from "../../core/car/index.ts";
 import type { ListTrouble } from "../../core/kernel/csv/index.ts";
 import { format, type System } from "../../core/kernel/units/index.ts";
-import type { ListedLevel } from "../../core/leaks/index.ts";
+import { type DistanceRead, distanceTrouble } from "../../core/trade/car/index.ts";
+import type { ListedLevel } from "../../core/trade/leaks/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
 import { isId } from "../vehicles/is-id.ts";

@@ -1,5 +1,5 @@
 import { dataOf, unwritable, WarmUpLog } from "../../core/facts/index.ts";
-import type { TraceAnalysis, TraceSpec } from "../../core/trace/index.ts";
+import type { TraceAnalysis, TraceSpec } from "../../core/trade/trace/index.ts";
 import type { AtDesk, Desk } from "../database/connection.ts";
 import { type Given, sumOf } from "../given-bytes.ts";
 import { recordEntries } from "../jobs/record-entries.ts";

@@ -5,7 +5,7 @@ import {
   readTrace,
   type TraceAnalysis,
   type TraceSpec,
-} from "../../core/trace/index.ts";
+} from "../../core/trade/trace/index.ts";
 import { bytesOf, type Given } from "../given-bytes.ts";
 import { workAfterBookings } from "../threads/after-bookings.ts";
 

@@ -1,4 +1,4 @@
-import type { TraceSpec } from "../../core/trace/index.ts";
+import type { TraceSpec } from "../../core/trade/trace/index.ts";
 import type { Given } from "../given-bytes.ts";
 import { Refusal } from "../refusal.ts";
 import { heavyWork, TooHeavy } from "../threads/heavy-work.ts";

@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { simulateWarmUp } from "../../core/thermal/index.ts";
+import { simulateWarmUp } from "../../core/trade/thermal/index.ts";
 import { readBook } from "../jobs/read-books.ts";
 import { signJob } from "../jobs/sign-job.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";

@@ -1,6 +1,6 @@
 import { promisify } from "node:util";
 import { gunzip } from "node:zlib";
-import { decodeLog } from "../../core/trace/index.ts";
+import { decodeLog } from "../../core/trade/trace/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";
 import { isId } from "../vehicles/is-id.ts";

@@ -1,7 +1,7 @@
 import { lastFact, WarmUpLog } from "../../core/facts/index.ts";
 import type { System } from "../../core/kernel/units/index.ts";
 import { type JobReport, reportOf } from "../../core/report/index.ts";
-import type { TraceSpec } from "../../core/trace/index.ts";
+import type { TraceSpec } from "../../core/trade/trace/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readJob } from "../jobs/read-job.ts";
 

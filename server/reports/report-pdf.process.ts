@@ -1,6 +1,12 @@
 import { gunzipSync } from "node:zlib";
 import pdfmake from "pdfmake";
-import { analyseTrace, decodeLog, readTrace, type TraceSpec, thinTrace } from "../../core/trace/index.ts";
+import {
+  analyseTrace,
+  decodeLog,
+  readTrace,
+  type TraceSpec,
+  thinTrace,
+} from "../../core/trade/trace/index.ts";
 import { workAfterBookings } from "../threads/after-bookings.ts";
 import { PDF_FONTS } from "./pdf-fonts.ts";
 import { type PaperReport, reportDocument } from "./report-document.ts";

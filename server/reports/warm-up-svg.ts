@@ -1,6 +1,6 @@
 import { line, max, min, scaleLinear } from "d3";
 import { SHOWN, type System, toShown } from "../../core/kernel/units/index.ts";
-import type { TraceAnalysis, TraceSpec } from "../../core/trace/index.ts";
+import type { TraceAnalysis, TraceSpec } from "../../core/trade/trace/index.ts";
 
 const WIDTH = 515;
 const HEIGHT = 190;

@@ -1,4 +1,4 @@
-import { USUAL_RULES } from "../../core/followups/index.ts";
+import { USUAL_RULES } from "../../core/trade/follow-ups/index.ts";
 import { lastBackup } from "../backups/last-backup.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound } from "../refusal.ts";

@@ -1,7 +1,7 @@
 import "reflect-metadata";
 import { validationMetadatasToSchemas } from "class-validator-jsonschema";
 import { FACTS, UNIT_RANGES, WrittenEntry } from "../../core/facts/index.ts";
-import { CHECKS, FAILINGS } from "../../core/trace/index.ts";
+import { CHECKS, FAILINGS } from "../../core/trade/trace/index.ts";
 
 type Schema = Record<string, unknown>;
 

@@ -1,5 +1,5 @@
 import { UniqueConstraintError } from "sequelize";
-import type { SensorPoint } from "../../core/electrics/index.ts";
+import type { SensorPoint } from "../../core/trade/electrics/index.ts";
 import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
 import { Refusal } from "../refusal.ts";

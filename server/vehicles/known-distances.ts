@@ -1,5 +1,5 @@
-import type { DistanceRead } from "../../core/car/index.ts";
 import { Distance, factsOf } from "../../core/facts/index.ts";
+import type { DistanceRead } from "../../core/trade/car/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { LevelRow } from "../database/models/level-row.ts";
 import { readBooks } from "../jobs/read-books.ts";

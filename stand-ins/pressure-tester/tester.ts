@@ -1,5 +1,5 @@
 import { createServer, type Server, type Socket } from "node:net";
-import { vapourKPa } from "../../core/coolant/index.ts";
+import { vapourKPa } from "../../core/trade/coolant/index.ts";
 
 /** A car under pressure: what it is pumped to, how it leaks, how warm it is. */
 export interface PumpedCar {

@@ -1,5 +1,3 @@
-import { MOST_KM, readDistance } from "../../../core/car/index.ts";
-import { TROUBLES } from "../../../core/diagnosis/knowledge/troubles.ts";
 import {
   Codes,
   Complaint,
@@ -13,6 +11,8 @@ import {
 import { format, SHOWN } from "../../../core/kernel/units/index.ts";
 import type { EntryDraft } from "../../../core/ledger/index.ts";
 import { fallenDistance } from "../../../core/state/index.ts";
+import { MOST_KM, readDistance } from "../../../core/trade/car/index.ts";
+import { TROUBLES } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -1,6 +1,6 @@
 import { dataOf, FitCheck } from "../../../core/facts/index.ts";
 import { fitVerdicts } from "../../../core/ledger/index.ts";
-import { FIT_CHECKS } from "../../../core/order/index.ts";
+import { FIT_CHECKS } from "../../../core/trade/order/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { useJob } from "../context.ts";

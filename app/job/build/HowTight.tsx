@@ -1,4 +1,6 @@
 import { dataOf, factsOf, KnownTorque } from "../../../core/facts/index.ts";
+import { format, fromShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
+import { balance } from "../../../core/ledger/index.ts";
 import {
   BOLT_CLASSES,
   type BoltClass,
@@ -6,9 +8,7 @@ import {
   TIGHTENED_INTO,
   type TightenedInto,
   TORQUE_THREADS_MM,
-} from "../../../core/fit/index.ts";
-import { format, fromShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
-import { balance } from "../../../core/ledger/index.ts";
+} from "../../../core/trade/fit/index.ts";
 import type { Measured } from "../../../server/vehicles/read-measured.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { factOf, StepBack } from "../../../core/facts/index.ts";
 import { type BackItem, type BackList, type BackStep, tasksOf } from "../../../core/job/index.ts";
 import { stepBackDrafts } from "../../../core/ledger/index.ts";
-import { checkKnown } from "../../../core/order/index.ts";
+import { checkKnown } from "../../../core/trade/order/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsMany } from "../../ui/Chips.tsx";

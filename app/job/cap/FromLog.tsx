@@ -1,8 +1,8 @@
 import { wrap } from "comlink";
 import { useRef, useState } from "react";
-import type { CoolReading } from "../../../core/bleed/index.ts";
 import { format } from "../../../core/kernel/units/index.ts";
-import { decodeLog, MOST_CHARACTERS } from "../../../core/trace/index.ts";
+import type { CoolReading } from "../../../core/trade/bleed/index.ts";
+import { decodeLog, MOST_CHARACTERS } from "../../../core/trade/trace/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { whenOf } from "../../ui/dates.ts";
 import type { TraceWorker } from "../../workers/trace.worker.ts";

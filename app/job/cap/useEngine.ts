@@ -1,7 +1,7 @@
 import { useMemo } from "react";
-import type { BleedingVehicle, CoolDown } from "../../../core/bleed/index.ts";
 import type { Entry } from "../../../core/book/index.ts";
 import { bledVehicle, type EngineState, engineState } from "../../../core/state/index.ts";
+import type { BleedingVehicle, CoolDown } from "../../../core/trade/bleed/index.ts";
 import { useMember } from "../../shell/member.ts";
 import { useNow } from "../../ui/useNow.ts";
 import { type JobContext, useJob } from "../context.ts";

@@ -1,6 +1,6 @@
 import { area, curveMonotoneX, max, scaleLinear, stack } from "d3";
-import { beliefHistory } from "../../../core/diagnosis/index.ts";
 import { withoutTried } from "../../../core/job/find/index.ts";
+import { beliefHistory } from "../../../core/trade/diagnosis/index.ts";
 import type { KnownFind } from "./useFind.ts";
 
 const WIDTH = 760;

@@ -1,6 +1,10 @@
 import { memo } from "react";
-import type { Standing } from "../../../core/diagnosis/index.ts";
-import { type Circuit, COOLANT_PROBES, type Component } from "../../../core/diagnosis/knowledge/index.ts";
+import type { Standing } from "../../../core/trade/diagnosis/index.ts";
+import {
+  type Circuit,
+  COOLANT_PROBES,
+  type Component,
+} from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { VerdictPath } from "../../ui/VerdictMark.tsx";
 
 const WIDTH = 760;

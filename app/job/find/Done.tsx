@@ -1,8 +1,8 @@
 import { memo } from "react";
-import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
 import { factOf, OwnTest, TestOutcome } from "../../../core/facts/index.ts";
 import type { Verdict } from "../../../core/kernel/verdict/index.ts";
 import { type Entry, standing } from "../../../core/ledger/index.ts";
+import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf } from "../../ui/dates.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";

@@ -1,13 +1,13 @@
 import { memo } from "react";
-import type { NextAction } from "../../../core/diagnosis/index.ts";
+import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
+import type { NextAction } from "../../../core/trade/diagnosis/index.ts";
 import {
   cautionsOf,
   type TestKnowledge,
   testOf,
   testsOf,
   USUAL_RATES,
-} from "../../../core/diagnosis/knowledge/index.ts";
-import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
+} from "../../../core/trade/diagnosis/knowledge/index.ts";
 import type { KeyWay } from "../../shell/keys/key-registry.ts";
 import { useKeys } from "../../shell/keys/useKeys.ts";
 import { useMember } from "../../shell/member.ts";

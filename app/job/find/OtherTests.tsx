@@ -1,5 +1,5 @@
 import { memo, useState } from "react";
-import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { engineWords } from "./NextTest.tsx";
 import type { KnownFind } from "./useFind.ts";

@@ -1,7 +1,7 @@
-import { testOf } from "../../../core/diagnosis/knowledge/index.ts";
 import { dataOf, Waiting } from "../../../core/facts/index.ts";
 import { morningAfter, overnightOffer } from "../../../core/job/find/index.ts";
 import { waitOf } from "../../../core/job/index.ts";
+import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { hourOf } from "../../ui/dates.ts";
 import { useJob } from "../context.ts";

@@ -1,5 +1,9 @@
-import { CIRCUITS, type CircuitAnswers, settleCircuit } from "../../../core/diagnosis/knowledge/index.ts";
 import { dataOf, FanCircuit } from "../../../core/facts/index.ts";
+import {
+  CIRCUITS,
+  type CircuitAnswers,
+  settleCircuit,
+} from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";

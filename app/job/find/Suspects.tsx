@@ -1,6 +1,6 @@
 import { memo, useState } from "react";
-import { reasonsOf, type Weighed } from "../../../core/diagnosis/index.ts";
 import type { Suspect } from "../../../core/job/find/index.ts";
+import { reasonsOf, type Weighed } from "../../../core/trade/diagnosis/index.ts";
 import type { KnownFind } from "./useFind.ts";
 
 /** Fewer than this is not worth a row; what is left out is counted below. */

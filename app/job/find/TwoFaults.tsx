@@ -1,5 +1,5 @@
 import { memo } from "react";
-import { hypothesisOf, testOf } from "../../../core/diagnosis/knowledge/index.ts";
+import { hypothesisOf, testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import type { KnownFind } from "./useFind.ts";
 

@@ -1,4 +1,3 @@
-import { testOf, testsOf } from "../../../core/diagnosis/knowledge/index.ts";
 import {
   type CannotBecause,
   CannotTest,
@@ -7,8 +6,9 @@ import {
   TestOutcome,
   TriedRepair,
 } from "../../../core/facts/index.ts";
-import { type Belief, UNSURE } from "../../../core/job/find/index.ts";
+import { type Belief } from "../../../core/job/find/index.ts";
 import type { findingOf } from "../../../core/job/index.ts";
+import { testOf, testsOf, UNSURE } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import type { JobContext } from "../context.ts";
 import { CANNOT } from "./outcome-keys.ts";
 

@@ -1,6 +1,7 @@
 import { useState } from "react";
-import { ChosenPart, dataOf, GRADES, type Grade } from "../../../core/facts/index.ts";
+import { ChosenPart, dataOf } from "../../../core/facts/index.ts";
 import type { ShelfItem } from "../../../core/shelf/index.ts";
+import { GRADES, type Grade } from "../../../core/trade/sourcing/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";

@@ -1,6 +1,7 @@
-import { ChosenPart, dataOf, type Grade } from "../../../core/facts/index.ts";
+import { ChosenPart, dataOf } from "../../../core/facts/index.ts";
 import { findingOf } from "../../../core/job/index.ts";
 import type { ShelfItem } from "../../../core/shelf/index.ts";
+import { type Grade } from "../../../core/trade/sourcing/index.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { moneyOf } from "../../ui/money.ts";

@@ -1,6 +1,6 @@
 import { inShownTemperatures, type System } from "../../../core/kernel/units/index.ts";
 import type { Judgement } from "../../../core/kernel/verdict/index.ts";
-import { CHECKS, type CheckName } from "../../../core/trace/index.ts";
+import { CHECKS, type CheckName } from "../../../core/trade/trace/index.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 
 const NAMES: Record<CheckName, string> = {

@@ -3,7 +3,7 @@ import { extent, line, scaleLinear } from "d3";
 import { useEffect, useState } from "react";
 import { factsOf, type WarmUpLog as Log, WarmUpLog } from "../../../core/facts/index.ts";
 import { inShownUnits, SHOWN, type System, toShown } from "../../../core/kernel/units/index.ts";
-import { decodeLog, type TraceSpec } from "../../../core/trace/index.ts";
+import { decodeLog, type TraceSpec } from "../../../core/trade/trace/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
 import type { TraceWorker } from "../../workers/trace.worker.ts";

@@ -1,7 +1,7 @@
 import { line, max, min, scaleLinear } from "d3";
 import { format, SHOWN, type System, toShown } from "../../../core/kernel/units/index.ts";
 import type { Verdict } from "../../../core/kernel/verdict/index.ts";
-import type { CurvePoint, TraceEvent, TraceSpec } from "../../../core/trace/index.ts";
+import type { CurvePoint, TraceEvent, TraceSpec } from "../../../core/trade/trace/index.ts";
 import { VerdictPath } from "../../ui/VerdictMark.tsx";
 import type { JudgedLog } from "./judge-log.ts";
 

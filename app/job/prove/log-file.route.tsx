@@ -1,4 +1,4 @@
-import { readTrace, writeTrace } from "../../../core/trace/index.ts";
+import { readTrace, writeTrace } from "../../../core/trade/trace/index.ts";
 import { readLog } from "../../../server/logs/read-log.ts";
 import { notFound } from "../../../server/refusal.ts";
 import { guarded } from "../../shell/guard.server.ts";

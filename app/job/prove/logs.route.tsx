@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import { MOST_CHARACTERS } from "../../../core/trace/index.ts";
+import { MOST_CHARACTERS } from "../../../core/trade/trace/index.ts";
 import { lastSeq } from "../../../server/jobs/last-seq.ts";
 import { bookLog } from "../../../server/logs/book-log.ts";
 import { notFound, Refusal } from "../../../server/refusal.ts";

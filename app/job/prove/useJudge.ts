@@ -1,6 +1,6 @@
 import { type Remote, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
-import type { TraceSpec } from "../../../core/trace/index.ts";
+import type { TraceSpec } from "../../../core/trade/trace/index.ts";
 import type { TraceWorker } from "../../workers/trace.worker.ts";
 import type { JudgedLog } from "./judge-log.ts";
 

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import type { System } from "../../../core/kernel/units/index.ts";
-import { decodeLog, type TraceSpec } from "../../../core/trace/index.ts";
+import { decodeLog, type TraceSpec } from "../../../core/trade/trace/index.ts";
 import { later } from "../../ui/later.ts";
 import { useJudge } from "../prove/useJudge.ts";
 

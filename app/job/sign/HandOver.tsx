@@ -1,7 +1,7 @@
-import { readDistance } from "../../../core/car/index.ts";
 import { Distance, dataOf, factsOf } from "../../../core/facts/index.ts";
 import { format, SHOWN } from "../../../core/kernel/units/index.ts";
 import { fallenDistance, knownDistances } from "../../../core/state/index.ts";
+import { readDistance } from "../../../core/trade/car/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";

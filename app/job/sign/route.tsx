@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { v4 as newId } from "uuid";
-import { USUAL_RULES } from "../../../core/followups/index.ts";
 import { standing } from "../../../core/ledger/index.ts";
 import { dutiesOf, openItems, provenCar } from "../../../core/state/index.ts";
+import { USUAL_RULES } from "../../../core/trade/follow-ups/index.ts";
 import { type LooksToldBy, readLooks } from "../../../server/follow-ups/read-looks.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { guarded } from "../../shell/guard.server.ts";

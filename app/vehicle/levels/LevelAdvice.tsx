@@ -1,5 +1,11 @@
 import { format, inShownUnits, type System } from "../../../core/kernel/units/index.ts";
-import { countedLevels, lossRate, type Rate, reaches, type SeenLevel } from "../../../core/leaks/index.ts";
+import {
+  countedLevels,
+  lossRate,
+  type Rate,
+  reaches,
+  type SeenLevel,
+} from "../../../core/trade/leaks/index.ts";
 import { dateOf } from "../../ui/dates.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 

@@ -1,6 +1,6 @@
 import { scaleLinear, scaleTime } from "d3";
 import { format, type System } from "../../../core/kernel/units/index.ts";
-import { countedLevels, reaches, type SeenLevel } from "../../../core/leaks/index.ts";
+import { countedLevels, reaches, type SeenLevel } from "../../../core/trade/leaks/index.ts";
 import { dateOf } from "../../ui/dates.ts";
 
 const WIDTH = 640;

@@ -1,5 +1,11 @@
 import { format, fromShown, SHOWN, type System, toShown } from "../../../core/kernel/units/index.ts";
-import { BRIM_L, LIFTS_MM, liftOf, MOST_MISSING_L, missingByHeight } from "../../../core/leaks/index.ts";
+import {
+  BRIM_L,
+  LIFTS_MM,
+  liftOf,
+  MOST_MISSING_L,
+  missingByHeight,
+} from "../../../core/trade/leaks/index.ts";
 import type { LevelForm } from "./level.form.ts";
 
 export interface Below {

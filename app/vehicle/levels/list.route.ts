@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 import { data } from "react-router";
-import { LEVEL_COLUMNS, readLevelList } from "../../../core/leaks/index.ts";
+import { LEVEL_COLUMNS, readLevelList } from "../../../core/trade/leaks/index.ts";
 import { readLevels } from "../../../server/levels/read-levels.ts";
 import { MOST_LEVELS } from "../../../server/levels/take-level.ts";
 import { takeLevelList } from "../../../server/levels/take-list.ts";

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { book } from "../../book/book.fixture.ts";
-import { CIRCUIT_KINDS, CIRCUITS, modelOf, REPAIRS } from "../../diagnosis/knowledge/index.ts";
 import type { Entry } from "../../ledger/index.ts";
-import { beliefOf, customerText, findState, overnightOffer, UNSURE, verdictOffer } from "./index.ts";
+import { CIRCUIT_KINDS, CIRCUITS, modelOf, REPAIRS, UNSURE } from "../../trade/diagnosis/knowledge/index.ts";
+import { beliefOf, customerText, findState, overnightOffer, verdictOffer } from "./index.ts";
 
 type Line = Partial<Entry>;
 

@@ -1,6 +1,6 @@
-import { type Asked, TROUBLES } from "../../diagnosis/knowledge/index.ts";
 import { Codes, CoolantLevel, factsOf, Gauge, Happens, lastFact, Trouble } from "../../facts/index.ts";
 import type { Entry } from "../../ledger/index.ts";
+import { type Asked, TROUBLES } from "../../trade/diagnosis/knowledge/index.ts";
 
 const AFTER_WORK = "after recent work";
 

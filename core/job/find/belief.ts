@@ -1,12 +1,6 @@
-import {
-  countsOf,
-  type History,
-  learnPriors,
-  type Model,
-  posterior,
-  proven,
-  type Standing,
-} from "../../diagnosis/index.ts";
+import { FanCircuit, factsOf, lastFact, TriedRepair } from "../../facts/index.ts";
+import type { Entry } from "../../ledger/index.ts";
+import { posterior, proven, type Standing } from "../../trade/diagnosis/index.ts";
 import {
   CIRCUIT_KINDS,
   CIRCUITS,
@@ -17,9 +11,8 @@ import {
   modelOf,
   UNSURE,
   weighAsked,
-} from "../../diagnosis/knowledge/index.ts";
-import { FanCircuit, factsOf, lastFact, TriedRepair } from "../../facts/index.ts";
-import type { Entry } from "../../ledger/index.ts";
+} from "../../trade/diagnosis/knowledge/index.ts";
+import { countsOf, type History, learnPriors, type Model } from "../../trade/diagnosis/model/index.ts";
 import { askedOf } from "./asked-of.ts";
 import { type Cannot, cannotOf } from "./cannot.ts";
 import { heatOf } from "./engine-now.ts";

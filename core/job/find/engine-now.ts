@@ -1,8 +1,8 @@
-import type { Heat } from "../../diagnosis/index.ts";
-import { isOutcome, testOf } from "../../diagnosis/knowledge/index.ts";
 import { factOf, TestOutcome, WarmUpLog } from "../../facts/index.ts";
 import { type Entry, standing } from "../../ledger/index.ts";
 import { COOLS_IN_H, WARM_C } from "../../state/index.ts";
+import type { Heat } from "../../trade/diagnosis/index.ts";
+import { isOutcome, testOf } from "../../trade/diagnosis/knowledge/index.ts";
 
 const HOUR_MS = 3_600_000;
 

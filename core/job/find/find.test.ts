@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { book } from "../../book/book.fixture.ts";
-import { REPAIRS } from "../../diagnosis/knowledge/index.ts";
 import type { Entry } from "../../ledger/index.ts";
-import { circuitOf, customerText, findState, resultsOf, UNSURE, verdictOffer } from "./index.ts";
+import { REPAIRS, UNSURE } from "../../trade/diagnosis/knowledge/index.ts";
+import { circuitOf, customerText, findState, resultsOf, verdictOffer } from "./index.ts";
 import { inHand } from "./offered.ts";
 
 const test = (id: string, outcome: string, more: Partial<Entry> = {}): Partial<Entry> => ({

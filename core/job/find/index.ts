@@ -1,4 +1,4 @@
-export { isOutcome, UNSURE } from "../../diagnosis/knowledge/index.ts";
+export { isOutcome, UNSURE } from "../../trade/diagnosis/knowledge/index.ts";
 export { askedOf } from "./asked-of.ts";
 export { type Belief, beliefOf, circuitOf, type FindContext, type Suspect } from "./belief.ts";
 export { type Cannot, cannotOf } from "./cannot.ts";

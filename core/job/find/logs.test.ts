@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { book } from "../../book/book.fixture.ts";
-import type { WarmUpCar } from "../../thermal/index.ts";
-import { analyseTrace, type Trace, type TraceSpec } from "../../trace/index.ts";
-import { simulated } from "../../trace/log.fixture.ts";
+import type { WarmUpCar } from "../../trade/thermal/index.ts";
+import { analyseTrace, type Trace, type TraceSpec } from "../../trade/trace/index.ts";
+import { simulated } from "../../trade/trace/log.fixture.ts";
 import { resultsOf } from "./index.ts";
 
 const CARD: TraceSpec = { thermostatOpensC: 87, fanOnC: [98], fanOffC: [92] };

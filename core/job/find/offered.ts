@@ -1,4 +1,5 @@
-import type { Model, NextAction } from "../../diagnosis/index.ts";
+import type { NextAction } from "../../trade/diagnosis/index.ts";
+import type { Model } from "../../trade/diagnosis/model/index.ts";
 
 /** Tests that take the switch's, sensor's or fan's plug into the hand. */
 const PLUG_OFF = [

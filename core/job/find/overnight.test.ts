@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { NextAction } from "../../diagnosis/index.ts";
+import type { NextAction } from "../../trade/diagnosis/index.ts";
 import { type FindState, findState } from "./find-state.ts";
 import { morningAfter, overnightOffer } from "./overnight.ts";
 

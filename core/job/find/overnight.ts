@@ -1,5 +1,5 @@
-import { USUAL_RATES } from "../../diagnosis/knowledge/index.ts";
 import { COOLS_IN_H } from "../../state/index.ts";
+import { USUAL_RATES } from "../../trade/diagnosis/knowledge/index.ts";
 import type { FindState } from "./find-state.ts";
 
 /** A shop that opens at eight has done by five: from four on what is begun hot is not finished cold. */

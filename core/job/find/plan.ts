@@ -4,10 +4,10 @@ import {
   type Heat,
   type NextAction,
   nextActions,
-  type Prior,
   posterior,
-} from "../../diagnosis/index.ts";
-import { CIRCUITS, type CircuitKind, modelOf, USUAL_RATES } from "../../diagnosis/knowledge/index.ts";
+} from "../../trade/diagnosis/index.ts";
+import { CIRCUITS, type CircuitKind, modelOf, USUAL_RATES } from "../../trade/diagnosis/knowledge/index.ts";
+import { type Prior } from "../../trade/diagnosis/model/index.ts";
 import { inHand, offered } from "./offered.ts";
 
 /** All that the plan depends on, as plain data: it goes to a worker, and tells one plan from another. */

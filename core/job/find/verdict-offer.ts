@@ -1,5 +1,5 @@
-import { HAND_BACK, NOTHING_WRONG } from "../../diagnosis/index.ts";
-import { VERDICT_BELIEF } from "../../diagnosis/knowledge/index.ts";
+import { VERDICT_BELIEF } from "../../trade/diagnosis/knowledge/index.ts";
+import { HAND_BACK, NOTHING_WRONG } from "../../trade/diagnosis/model/index.ts";
 import type { FindState } from "./find-state.ts";
 
 export interface VerdictOffer {

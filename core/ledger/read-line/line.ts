@@ -1,7 +1,7 @@
-import type { CoolDown } from "../../bleed/index.ts";
 import type { Entry, EntryDraft, Stage } from "../../book/index.ts";
 import type { System } from "../../kernel/units/index.ts";
 import type { BalanceLine } from "../../state/balance.ts";
+import type { CoolDown } from "../../trade/bleed/index.ts";
 
 export interface LineContext {
   /** What is out in this job: `stillOut(entries)`. */

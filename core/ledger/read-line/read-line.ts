@@ -1,8 +1,8 @@
 import type { EntryDraft } from "../../book/index.ts";
 import { lastFact, MeasuredUnit } from "../../facts/index.ts";
-import { type SeatSide, sideFromSeat } from "../../fit/side-from-seat.ts";
 import { mayBeOtherDegrees, toShown } from "../../kernel/units/index.ts";
 import { READ_ITEMS } from "../../state/readings.ts";
+import { type SeatSide, sideFromSeat } from "../../trade/fit/index.ts";
 import { describeEntry } from "./describe.ts";
 import { type Expectation, isExpectation, type LineContext, type LineReading, type Read } from "./line.ts";
 import { isMoveAt, movesOf } from "./moves.ts";

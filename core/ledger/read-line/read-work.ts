@@ -5,8 +5,6 @@ import {
   dataOf,
   factsOf,
   Got,
-  GRADES,
-  type Grade,
   lastFact,
   OrderOfWork,
   RefusedPart,
@@ -15,12 +13,13 @@ import {
   ToGet,
 } from "../../facts/index.ts";
 import { inShownTemperatures, type System } from "../../kernel/units/index.ts";
-import { FEATURES, GOALS, inOrder, stepsFor, timeOf } from "../../order/index.ts";
 import { wantedParts } from "../../state/parts.ts";
 import { stepsState } from "../../state/steps.ts";
 import { stepsOff } from "../../state/steps-off.ts";
 import { toGetDraft } from "../../state/to-get.ts";
 import { thing } from "../../state/words.ts";
+import { FEATURES, GOALS, inOrder, stepsFor, timeOf } from "../../trade/order/index.ts";
+import { GRADES, type Grade } from "../../trade/sourcing/index.ts";
 import { stepBackDrafts, stepDoneDrafts } from "../step-drafts.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
 import { inFigures, isManySaid, isVague } from "./said-count.ts";

@@ -1,5 +1,4 @@
 import { type Entry, onceStanding, type StandingEntry, standing } from "../../book/index.ts";
-import { isAfterRed } from "../../diagnosis/knowledge/after-red.ts";
 import {
   BleedSign,
   Codes,
@@ -14,6 +13,7 @@ import {
   WarmUpLog,
 } from "../../facts/index.ts";
 import type { Verdict } from "../../kernel/verdict/index.ts";
+import { isAfterRed } from "../../trade/diagnosis/knowledge/index.ts";
 import { pressureHeld } from "../pressure-test.ts";
 import { coolReadingOf } from "../readings.ts";
 import { tells } from "../tells.ts";

@@ -1,6 +1,6 @@
 import { type Entry, onceStanding, type StandingEntry, standing } from "../../book/index.ts";
 import { BleedStep, factsOf } from "../../facts/index.ts";
-import type { Call } from "../../followups/index.ts";
+import type { Call } from "../../trade/follow-ups/index.ts";
 import { findingOf } from "../finding.ts";
 
 export type FanSide = "left" | "right" | "only";

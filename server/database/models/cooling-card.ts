@@ -1,5 +1,5 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
-import type { SensorPoint } from "../../../core/electrics/index.ts";
+import type { SensorPoint } from "../../../core/trade/electrics/index.ts";
 
 /** What the maker says of a vehicle's cooling system: the figures every log is judged by. */
 export class CoolingCard extends Model {

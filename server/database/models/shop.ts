@@ -1,5 +1,5 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
-import type { FollowUpRule } from "../../../core/followups/index.ts";
+import type { FollowUpRule } from "../../../core/trade/follow-ups/index.ts";
 
 /** A workshop: everything else belongs to one. */
 export class Shop extends Model {

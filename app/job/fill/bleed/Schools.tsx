@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { type Method, SCHOOL_WORDS } from "../../../../core/bleed/index.ts";
 import { inShownTemperatures } from "../../../../core/kernel/units/index.ts";
+import { type Method, SCHOOL_WORDS } from "../../../../core/trade/bleed/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 import { useJob } from "../../context.ts";

@@ -1,6 +1,6 @@
-import { SIGN_WORDS, SIGNS, type Sign } from "../../../../core/bleed/index.ts";
 import { BleedSign, dataOf } from "../../../../core/facts/index.ts";
 import type { BleedRun } from "../../../../core/job/index.ts";
+import { SIGN_WORDS, SIGNS, type Sign } from "../../../../core/trade/bleed/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import { useJob } from "../../context.ts";
 

@@ -1,7 +1,7 @@
 import { max, scaleLinear } from "d3";
-import { type BleedProgress, bleedProgress } from "../../../../core/bleed/index.ts";
 import type { BleedRun } from "../../../../core/job/index.ts";
 import { format, type System } from "../../../../core/kernel/units/index.ts";
+import { type BleedProgress, bleedProgress } from "../../../../core/trade/bleed/index.ts";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 
 const WIDTH = 420;

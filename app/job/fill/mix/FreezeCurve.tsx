@@ -1,6 +1,6 @@
 import { line, scaleLinear } from "d3";
-import { type Base, freezePointC, STRONGEST } from "../../../../core/coolant/index.ts";
 import { format, type System } from "../../../../core/kernel/units/index.ts";
+import { type Base, freezePointC, STRONGEST } from "../../../../core/trade/coolant/index.ts";
 
 const WIDTH = 420;
 const HEIGHT = 200;

@@ -1,3 +1,6 @@
+import { dataOf, MixRead, Strength } from "../../../../core/facts/index.ts";
+import { format } from "../../../../core/kernel/units/index.ts";
+import { coolantState, FLUSHED_SHARE, othersIn } from "../../../../core/state/index.ts";
 import {
   boilMarginC,
   bySchool,
@@ -7,10 +10,7 @@ import {
   KINDS,
   type Refill,
   refill,
-} from "../../../../core/coolant/index.ts";
-import { dataOf, MixRead, Strength } from "../../../../core/facts/index.ts";
-import { format } from "../../../../core/kernel/units/index.ts";
-import { coolantState, FLUSHED_SHARE, othersIn } from "../../../../core/state/index.ts";
+} from "../../../../core/trade/coolant/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";

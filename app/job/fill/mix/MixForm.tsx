@@ -1,5 +1,5 @@
-import { COOLANT_SCHOOLS, KINDS, type Kind } from "../../../../core/coolant/index.ts";
 import { SHOWN, toShown } from "../../../../core/kernel/units/index.ts";
+import { COOLANT_SCHOOLS, KINDS, type Kind } from "../../../../core/trade/coolant/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { Choice, TextField } from "../../../ui/Field.tsx";
 import { useJob } from "../../context.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { freezePointC } from "../../../../core/coolant/index.ts";
+import { freezePointC } from "../../../../core/trade/coolant/index.ts";
 import { EMPTY_MIX, type MixFields, readMix } from "./mix-fields.ts";
 
 const read = (fields: Partial<MixFields>, system: "metric" | "us" = "metric") =>

@@ -1,3 +1,4 @@
+import { readShown, type System } from "../../../../core/kernel/units/index.ts";
 import {
   type Base,
   type CoolantSchool,
@@ -5,8 +6,7 @@ import {
   type Instrument,
   KINDS,
   type Kind,
-} from "../../../../core/coolant/index.ts";
-import { readShown, type System } from "../../../../core/kernel/units/index.ts";
+} from "../../../../core/trade/coolant/index.ts";
 
 /** What is typed about a mix; units are the shop's, a share in per cent. */
 export interface MixFields {

@@ -1,4 +1,4 @@
-import { approvalSaid, KINDS, type Kind } from "../../../../core/coolant/index.ts";
+import { approvalSaid, KINDS, type Kind } from "../../../../core/trade/coolant/index.ts";
 import type { CoolantOnShelf } from "../../../../server/shelf/read-shelf.ts";
 
 /** What the card says it takes. */

@@ -1,5 +1,5 @@
-import { coldSoak } from "../../../../core/electrics/index.ts";
 import { SHOWN } from "../../../../core/kernel/units/index.ts";
+import { coldSoak } from "../../../../core/trade/electrics/index.ts";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 import { celsiusOf, FigureField, figure, Instrument, worked } from "./Instrument.tsx";

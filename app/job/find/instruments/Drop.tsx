@@ -1,4 +1,4 @@
-import { voltageDrop } from "../../../../core/electrics/index.ts";
+import { voltageDrop } from "../../../../core/trade/electrics/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";

@@ -1,5 +1,5 @@
-import { type DutySense, dutyMeaning } from "../../../../core/electrics/index.ts";
 import type { Judgement } from "../../../../core/kernel/verdict/index.ts";
+import { type DutySense, dutyMeaning } from "../../../../core/trade/electrics/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";

@@ -1,4 +1,4 @@
-import { jumperFuse, motorDraw } from "../../../../core/electrics/index.ts";
+import { jumperFuse, motorDraw } from "../../../../core/trade/electrics/index.ts";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";

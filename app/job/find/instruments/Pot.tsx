@@ -1,5 +1,5 @@
-import { switchPotTest } from "../../../../core/electrics/index.ts";
 import { SHOWN, toShown } from "../../../../core/kernel/units/index.ts";
+import { switchPotTest } from "../../../../core/trade/electrics/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany } from "../../../ui/Chips.tsx";
 import { CardLink } from "../../CardLink.tsx";

@@ -1,13 +1,13 @@
 import { line, scaleLinear, scaleLog } from "d3";
 import { useMemo } from "react";
+import { format, SHOWN, type System } from "../../../../core/kernel/units/index.ts";
 import {
   type SensorFit,
   sensorFit,
   sensorVerdict,
   temperatureFromOhms,
   USUAL_SENSOR,
-} from "../../../../core/electrics/index.ts";
-import { format, SHOWN, type System } from "../../../../core/kernel/units/index.ts";
+} from "../../../../core/trade/electrics/index.ts";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 import { celsiusOf, FigureField, figure, Instrument, worked } from "./Instrument.tsx";

@@ -1,6 +1,6 @@
-import { readSwitchStamp } from "../../../../core/diagnosis/index.ts";
 import { formatBothTemperatures } from "../../../../core/kernel/units/index.ts";
 import type { Judgement } from "../../../../core/kernel/verdict/index.ts";
+import { readSwitchStamp } from "../../../../core/trade/diagnosis/index.ts";
 import { TextField } from "../../../ui/Field.tsx";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";

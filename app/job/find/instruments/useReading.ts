@@ -1,5 +1,5 @@
-import { UNSURE } from "../../../../core/job/find/index.ts";
 import type { Judgement } from "../../../../core/kernel/verdict/index.ts";
+import { UNSURE } from "../../../../core/trade/diagnosis/knowledge/index.ts";
 import { useJob } from "../../context.ts";
 import type { KnownFind } from "../useFind.ts";
 

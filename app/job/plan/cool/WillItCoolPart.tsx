@@ -1,4 +1,4 @@
-import { type CoolingUnit, willItCool } from "../../../../core/fit/index.ts";
+import { type CoolingUnit, willItCool } from "../../../../core/trade/fit/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";

@@ -1,4 +1,4 @@
-import { boltLength, type Joint, type Seat } from "../../../../core/fit/index.ts";
+import { boltLength, type Joint, type Seat } from "../../../../core/trade/fit/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import { TextField } from "../../../ui/Field.tsx";

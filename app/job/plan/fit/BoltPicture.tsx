@@ -1,5 +1,5 @@
 import { scaleLinear } from "d3";
-import type { BoltLength, Joint } from "../../../../core/fit/index.ts";
+import type { BoltLength, Joint } from "../../../../core/trade/fit/index.ts";
 
 const WIDTH = 640;
 const HEIGHT = 150;

@@ -1,5 +1,5 @@
 import { Wrench } from "lucide-react";
-import type { FitLine } from "../../../../core/fit/index.ts";
+import type { FitLine } from "../../../../core/trade/fit/index.ts";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 
 const SHAPES = { same: "pass", stop: "fail", "not-seen": "not-seen" } as const;

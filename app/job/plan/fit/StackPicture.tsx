@@ -1,5 +1,5 @@
 import { scaleLinear } from "d3";
-import { clearance, type Space, type Unit } from "../../../../core/fit/index.ts";
+import { clearance, type Space, type Unit } from "../../../../core/trade/fit/index.ts";
 
 const WIDTH = 720;
 const ROW = 84;

@@ -1,4 +1,4 @@
-import { nearest, type Space, type Unit } from "../../../../core/fit/index.ts";
+import { nearest, type Space, type Unit } from "../../../../core/trade/fit/index.ts";
 
 const rounded = (mm: number) => Number(Math.abs(mm).toFixed(1));
 

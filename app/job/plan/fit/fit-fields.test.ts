@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { compareUnits } from "../../../../core/fit/index.ts";
+import { compareUnits } from "../../../../core/trade/fit/index.ts";
 import { EMPTY_SPACE, EMPTY_UNIT, lengthTrouble, spaceOf, unitOf } from "./fit-fields.ts";
 
 describe("what was measured on the bench", () => {

@@ -5,7 +5,7 @@ import {
   type Steering,
   sideFromSeat,
   type Unit,
-} from "../../../../core/fit/index.ts";
+} from "../../../../core/trade/fit/index.ts";
 
 /** One of two units as it is measured on the bench; lengths in mm, sides from the driver's seat. */
 export const EMPTY_UNIT = {

@@ -10,7 +10,7 @@ import {
   moved,
   stepsFor,
   timeOf,
-} from "../../../../core/order/index.ts";
+} from "../../../../core/trade/order/index.ts";
 import type { LastOnModel } from "../../../../server/jobs/read-last-on-model.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";

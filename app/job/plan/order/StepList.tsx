@@ -9,7 +9,7 @@ import {
 import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { ArrowDown, ArrowUp, GripVertical } from "lucide-react";
-import type { WorkStep } from "../../../../core/order/index.ts";
+import type { WorkStep } from "../../../../core/trade/order/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 
 /** A finger that scrolls drags nothing. */

@@ -1,5 +1,5 @@
 import { scaleLinear } from "d3";
-import type { Compared } from "../../../../core/sourcing/index.ts";
+import type { Compared } from "../../../../core/trade/sourcing/index.ts";
 
 const WIDTH = 760;
 const ROW = 44;

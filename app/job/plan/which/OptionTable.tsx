@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
-import { GRADES } from "../../../../core/facts/index.ts";
-import type { Compared } from "../../../../core/sourcing/index.ts";
+import type { Compared } from "../../../../core/trade/sourcing/index.ts";
+import { GRADES } from "../../../../core/trade/sourcing/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { OptionCell } from "./OptionCell.tsx";
 import { emptyOption, isGrade, type OptionFields, type OptionTroubles } from "./option-fields.ts";

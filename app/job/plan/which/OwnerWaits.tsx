@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import { useFetcher } from "react-router";
 import { dataOf, Waiting } from "../../../../core/facts/index.ts";
 import { format } from "../../../../core/kernel/units/index.ts";
-import { countedLevels, lossRate, reaches } from "../../../../core/leaks/index.ts";
+import { countedLevels, lossRate, reaches } from "../../../../core/trade/leaks/index.ts";
 import type { LevelsOf } from "../../../../server/levels/read-levels.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";

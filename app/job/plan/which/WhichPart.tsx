@@ -4,7 +4,7 @@ import { v4 as newId } from "uuid";
 import { ChosenPart, dataOf } from "../../../../core/facts/index.ts";
 import type { PartLife } from "../../../../core/job/index.ts";
 import { lifeHere, type PartSpan, type ShelfItem } from "../../../../core/shelf/index.ts";
-import { repeatFailures, schoolsSay } from "../../../../core/sourcing/index.ts";
+import { repeatFailures, schoolsSay } from "../../../../core/trade/sourcing/index.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";

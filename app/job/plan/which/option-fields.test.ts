@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { compareOptions } from "../../../../core/sourcing/index.ts";
+import { compareOptions } from "../../../../core/trade/sourcing/index.ts";
 import {
   emptyOption,
   isUntouched,

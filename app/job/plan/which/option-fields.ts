@@ -1,6 +1,12 @@
-import { GRADES, type Grade } from "../../../../core/facts/index.ts";
 import type { LifeHere, ShelfItem } from "../../../../core/shelf/index.ts";
-import { type Option, type Terms, USUAL_BY_GRADE, USUAL_DRAWS } from "../../../../core/sourcing/index.ts";
+import {
+  GRADES,
+  type Grade,
+  type Option,
+  type Terms,
+  USUAL_BY_GRADE,
+  USUAL_DRAWS,
+} from "../../../../core/trade/sourcing/index.ts";
 
 /** An option as it is typed. */
 export interface OptionFields {

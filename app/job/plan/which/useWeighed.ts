@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import type { Option, Terms, WeighedOptions } from "../../../../core/sourcing/index.ts";
+import type { Option, Terms, WeighedOptions } from "../../../../core/trade/sourcing/index.ts";
 import type { SourcingWorker } from "../../../workers/sourcing.worker.ts";
 import { openThread, type Thread } from "../../../workers/thread.ts";
 
@@ -13,7 +13,7 @@ export function useWeighed(options: Option[], terms: Terms | undefined): Weighed
   useEffect(() => {
     const opened = openThread<SourcingWorker>(
       () => new Worker(new URL("../../../workers/sourcing.worker.ts", import.meta.url), { type: "module" }),
-      () => import("../../../../core/sourcing/index.ts"),
+      () => import("../../../../core/trade/sourcing/index.ts"),
     );
     thread.current = opened;
     return () => opened.close();

@@ -1,4 +1,4 @@
-import { FAN_TRIGGERS, type FanTrigger, fanWiring } from "../../../../core/electrics/index.ts";
+import { FAN_TRIGGERS, type FanTrigger, fanWiring } from "../../../../core/trade/electrics/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../../ui/Chips.tsx";
 import { useJob } from "../../context.ts";

@@ -1,6 +1,6 @@
-import type { FanWiring } from "../../../../core/electrics/index.ts";
 import { dataOf, FitCheck, factOf, factsOf, WireOn } from "../../../../core/facts/index.ts";
 import { fitVerdicts } from "../../../../core/ledger/index.ts";
+import type { FanWiring } from "../../../../core/trade/electrics/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 import { useJob } from "../../context.ts";

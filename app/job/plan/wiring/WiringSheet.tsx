@@ -1,4 +1,4 @@
-import type { FanWiring } from "../../../../core/electrics/index.ts";
+import type { FanWiring } from "../../../../core/trade/electrics/index.ts";
 
 const WIDTH = 760;
 const ROW = 62;

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { isDay } from "../../../../core/followups/index.ts";
+import { isDay } from "../../../../core/kernel/days/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
 

@@ -1,0 +1,1 @@
+export { addDays, daysBetween, dayWords, isDay } from "./days.ts";

@@ -1,8 +1,0 @@
-export { seededRandom } from "../kernel/chance/index.ts";
-export {
-  type FanStage,
-  simulateWarmUp,
-  type WarmUp,
-  type WarmUpCar,
-  type WarmUpEvent,
-} from "./simulate-warm-up.ts";
