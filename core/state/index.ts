@@ -1,6 +1,7 @@
 export { type BalanceLine, balance, balanceKey } from "./balance.ts";
 export { bledVehicle } from "./bled-vehicle.ts";
 export { type BuildGroup, type BuildItem, buildList } from "./build-list.ts";
+export { COOLS_IN_H } from "./cap-now.ts";
 export { changedSystem } from "./changed-system.ts";
 export {
   type CoolantCard,
@@ -14,7 +15,7 @@ export {
 export { type CoolantBalance, coolantBalance } from "./coolant-balance.ts";
 export { type Doubled, doubled } from "./doubled.ts";
 export { type Duty, dutiesOf, mayClose, type OpenItem, openItems } from "./duties.ts";
-export { COOLS_IN_H, type EngineState, engineState, mayHaveOpened, WARM_C } from "./engine.ts";
+export { type EngineState, engineState, mayHaveOpened } from "./engine.ts";
 export { complaintOf, type Found, findingOf } from "./finding.ts";
 export { type JobCard, type JobState, jobState } from "./job-state.ts";
 export { type CarHasRun, fallenDistance, knownDistances } from "./known-distances.ts";
@@ -32,6 +33,7 @@ export { type StepState, stepsState } from "./steps.ts";
 export { fitVerdicts, type StepOff, stepsOff } from "./steps-off.ts";
 export { stillOut } from "./still-out.ts";
 export { type TaskLine, tasksOf, toGet, toGetDraft, type Wanted } from "./to-get.ts";
+export { WARM_C } from "./told-of-engine.ts";
 export { inTrueOrder } from "./true-order.ts";
 export { type ApartRow, whileApart } from "./while-apart.ts";
 export { LEVEL_WORDS, thing } from "./words.ts";

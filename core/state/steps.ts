@@ -2,9 +2,9 @@ import { onceStanding, type StandingEntry, standing } from "../book/index.ts";
 import { factsOf, StepBack, StepDone } from "../facts/index.ts";
 import { WAYS_BACK, type WayBack } from "../trade/order/index.ts";
 import { balanceKey } from "./balance.ts";
-import { lastHotMs } from "./engine.ts";
 import { stillOut } from "./still-out.ts";
 import { tells } from "./tells.ts";
+import { lastHotMs } from "./told-of-engine.ts";
 
 export interface StepState {
   step: string;
