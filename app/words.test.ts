@@ -7,15 +7,15 @@ import { describe, expect, it } from "vitest";
 const UNSEEN_FILES = /lexicon\.ts$|\/database\/|people\/devices\.ts$|app\/routes\.ts$/;
 const FOLDERS = [
   "app",
-  "core/diagnosis/knowledge",
-  "core/electrics",
-  "core/facts",
-  "core/fit",
+  "core/trade/diagnosis/knowledge",
+  "core/trade/electrics",
+  "core/book/facts",
+  "core/trade/fit",
   "core/job",
   "core/ledger",
-  "core/order",
-  "core/sourcing",
-  "core/trace",
+  "core/trade/order",
+  "core/trade/sourcing",
+  "core/trade/trace",
   "server",
 ];
 /** What is written in these is never shown: addresses, looks, names of fields. */

@@ -1,8 +1,17 @@
-import { Distance, dataOf, FollowUpSaid, factsOf, Guarantee, lastFact, Proof } from "../core/facts/index.ts";
-import { promisesOf, proofsOf, provenCar, unproven } from "../core/job/index.ts";
-import type { Entry } from "../core/ledger/index.ts";
+import type { Entry } from "../core/book/entry/index.ts";
+import {
+  Distance,
+  dataOf,
+  FollowUpSaid,
+  factsOf,
+  Guarantee,
+  lastFact,
+  Proof,
+} from "../core/book/facts/index.ts";
+import { partsState } from "../core/book/parts/index.ts";
+import { promisesOf } from "../core/job/index.ts";
 import { guaranteeWords } from "../core/report/index.ts";
-import { partsState } from "../core/state/index.ts";
+import { proofsOf, provenCar, unproven } from "../core/state/index.ts";
 import type { NewEntry } from "../server/jobs/record-entries.ts";
 import type { DemoVehicle } from "./shop.ts";
 import { demoId } from "./story.ts";

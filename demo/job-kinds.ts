@@ -1,4 +1,4 @@
-import { dataOf, NoParts } from "../core/facts/index.ts";
+import { dataOf, NoParts } from "../core/book/facts/index.ts";
 import { type Grade } from "../core/trade/sourcing/index.ts";
 import type { WarmUpCar } from "../core/trade/thermal/index.ts";
 import { fanWithPlug, radiatorFace } from "./drawings.ts";

@@ -1,6 +1,6 @@
 import sharp from "sharp";
 import { addDays } from "../core/kernel/days/index.ts";
-import { mayClose } from "../core/ledger/index.ts";
+import { mayClose } from "../core/state/index.ts";
 import { type AtDesk, atDesk, type Database } from "../server/database/connection.ts";
 import { openJob } from "../server/jobs/open-job.ts";
 import { readBook } from "../server/jobs/read-books.ts";

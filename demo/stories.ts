@@ -1,4 +1,4 @@
-import { CautionRead, dataOf, FanHeard, Gauge } from "../core/facts/index.ts";
+import { CautionRead, dataOf, FanHeard, Gauge } from "../core/book/facts/index.ts";
 import { bagsOnBench, fanWithPlug, hoseClamp, radiatorFace } from "./drawings.ts";
 import { history } from "./history.ts";
 import {

@@ -1,4 +1,5 @@
 import { v5 as uuid } from "uuid";
+import type { EntryDraft, Stage } from "../core/book/entry/index.ts";
 import {
   CheckedPart,
   ChosenPart,
@@ -14,8 +15,7 @@ import {
   Trouble as TroubleFact,
   Waiting,
   type WaitKind,
-} from "../core/facts/index.ts";
-import type { EntryDraft, Stage } from "../core/ledger/index.ts";
+} from "../core/book/facts/index.ts";
 import { TROUBLES, type Trouble, testOf } from "../core/trade/diagnosis/knowledge/index.ts";
 import { type Grade } from "../core/trade/sourcing/index.ts";
 import type { NewEntry } from "../server/jobs/record-entries.ts";

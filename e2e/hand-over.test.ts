@@ -6,7 +6,7 @@ import { join } from "node:path";
 import { sync } from "node-ical";
 import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { BleedStep, Distance, dataOf } from "../core/facts/index.ts";
+import { BleedStep, Distance, dataOf } from "../core/book/facts/index.ts";
 import { SCHOOL_WORDS, type School } from "../core/trade/bleed/index.ts";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";

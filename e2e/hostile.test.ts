@@ -4,7 +4,7 @@ import { request as httpRequest } from "node:http";
 import { connect } from "node:net";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { FACTS } from "../core/facts/index.ts";
+import { FACTS } from "../core/book/facts/index.ts";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
 import { smallShop } from "../server/testing/small-shop.ts";

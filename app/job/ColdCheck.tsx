@@ -1,5 +1,6 @@
-import { CoolantLevel, dataOf } from "../../core/facts/index.ts";
-import { LEVEL_WORDS, openItems } from "../../core/ledger/index.ts";
+import { CoolantLevel, dataOf } from "../../core/book/facts/index.ts";
+import { LEVEL_WORDS } from "../../core/book/out/index.ts";
+import { openItems } from "../../core/state/index.ts";
 import { Button } from "../ui/Button.tsx";
 import { useJob } from "./context.ts";
 

@@ -2,7 +2,7 @@ import { Lock } from "lucide-react";
 import { Popover } from "radix-ui";
 import { memo, useState } from "react";
 import { Link } from "react-router";
-import { dataOf, WAITS, Waiting, type WaitKind } from "../../core/facts/index.ts";
+import { dataOf, WAITS, Waiting, type WaitKind } from "../../core/book/facts/index.ts";
 import { waitOf } from "../../core/job/index.ts";
 import { format } from "../../core/kernel/units/index.ts";
 import { fromWords } from "../../core/report/index.ts";

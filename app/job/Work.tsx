@@ -1,5 +1,5 @@
 import { type ReactNode, useRef } from "react";
-import { CautionRead, dataOf, factsOf } from "../../core/facts/index.ts";
+import { CautionRead, dataOf, factsOf } from "../../core/book/facts/index.ts";
 import { inShownTemperatures } from "../../core/kernel/units/index.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { showSlip } from "../ui/slips.ts";

@@ -1,9 +1,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useOutletContext } from "react-router";
 import { v4 as newId } from "uuid";
-import { admit } from "../../core/book/admit.ts";
+import { admit } from "../../core/book/admit/index.ts";
+import { type Entry, type EntryDraft, isStrike, type Stage } from "../../core/book/entry/index.ts";
 import type { System } from "../../core/kernel/units/index.ts";
-import { describeEntry, type Entry, type EntryDraft, isStrike, type Stage } from "../../core/ledger/index.ts";
+import { describeEntry } from "../../core/ledger/index.ts";
 import type { JobPage as WholePage } from "../../server/jobs/read-job.ts";
 import { useMember } from "../shell/member.ts";
 import { announce } from "../ui/announcer.ts";

@@ -6,7 +6,7 @@ import {
   useLoaderData,
   useLocation,
 } from "react-router";
-import { type Entry, STAGES, type Stage, standing } from "../../core/ledger/index.ts";
+import { type Entry, STAGES, type Stage, standing } from "../../core/book/entry/index.ts";
 import { readJob } from "../../server/jobs/read-job.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";

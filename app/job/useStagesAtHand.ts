@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { STAGES } from "../../core/ledger/index.ts";
+import { STAGES } from "../../core/book/entry/index.ts";
 
 interface Manifest {
   routes: Record<string, { module: string; imports?: string[] } | undefined>;

@@ -1,4 +1,4 @@
-import type { Stage } from "../../core/ledger/index.ts";
+import type { Stage } from "../../core/book/entry/index.ts";
 
 export const STAGE_NAMES: Record<Stage, string> = {
   ask: "Ask",

@@ -1,5 +1,5 @@
 import { Link, useLoaderData } from "react-router";
-import { WAITS, type WaitKind } from "../../core/facts/wait-kinds.ts";
+import { WAITS, type WaitKind } from "../../core/book/facts/index.ts";
 import { fromWords } from "../../core/report/where-from.ts";
 import { readToday, type Slip } from "../../server/jobs/list-today.ts";
 import { guarded } from "../shell/guard.server.ts";

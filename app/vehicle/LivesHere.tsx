@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { useFetcher } from "react-router";
-import { plainPart } from "../../core/job/index.ts";
+import { plainPart } from "../../core/book/parts/index.ts";
 import type { PartSpan } from "../../core/shelf/index.ts";
 import { later } from "../ui/later.ts";
 

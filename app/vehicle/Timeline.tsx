@@ -1,7 +1,8 @@
 import { Link } from "react-router";
-import type { Found, PartLife } from "../../core/job/index.ts";
-import { thing } from "../../core/ledger/index.ts";
+import { thing } from "../../core/book/out/index.ts";
+import type { PartLife } from "../../core/job/index.ts";
 import { fromWords, type WhereFrom } from "../../core/report/index.ts";
+import type { Found } from "../../core/state/index.ts";
 import { useMember } from "../shell/member.ts";
 import { dateOf } from "../ui/dates.ts";
 

@@ -1,8 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
-import { book } from "../../core/book/book.fixture.ts";
-import { FACTS } from "../../core/facts/index.ts";
-import { buildList, type Entry, readLine, stillOut } from "../../core/ledger/index.ts";
+import { book } from "../../core/book/entry/book.fixture.ts";
+import { type Entry } from "../../core/book/entry/index.ts";
+import { FACTS } from "../../core/book/facts/index.ts";
+import { buildList, stillOut } from "../../core/book/out/index.ts";
+import { readLine } from "../../core/ledger/index.ts";
 import { casesOf, jobOf } from "../../core/ledger/read-line/corpus.fixture.ts";
 import { jobId, SHOP_ID } from "../../demo/seed.ts";
 import { Server } from "../../e2e/support/server.ts";

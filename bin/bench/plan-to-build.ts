@@ -1,6 +1,7 @@
 import sharp from "sharp";
-import { book } from "../../core/book/book.fixture.ts";
-import { balance, buildList, type Entry } from "../../core/ledger/index.ts";
+import { book } from "../../core/book/entry/book.fixture.ts";
+import { type Entry } from "../../core/book/entry/index.ts";
+import { balance, buildList } from "../../core/book/out/index.ts";
 import { listToday } from "../../server/jobs/list-today.ts";
 import { readLastOnModel } from "../../server/jobs/read-last-on-model.ts";
 import { cleanPicture } from "../../server/pictures/clean-picture.ts";

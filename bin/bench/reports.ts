@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
-import { FACTS } from "../../core/facts/index.ts";
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
+import { FACTS } from "../../core/book/facts/index.ts";
 import { reportOf } from "../../core/report/index.ts";
 import { printReport } from "../../server/reports/print-report.ts";
 import { type Figure, medianMs } from "./measure.ts";

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { Page } from "puppeteer-core";
-import { STAGES } from "../../core/ledger/index.ts";
+import { STAGES } from "../../core/book/entry/index.ts";
 import { jobId, SHOP_ID } from "../../demo/seed.ts";
 import { Application } from "../../e2e/support/application.ts";
 import { SCREENS } from "../../e2e/support/screens.ts";

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
-import { book } from "../../core/book/book.fixture.ts";
-import type { Entry } from "../../core/book/index.ts";
-import { dataOf, FACTS, Strength } from "../../core/facts/index.ts";
+import { book } from "../../core/book/entry/book.fixture.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
+import { dataOf, FACTS, Strength } from "../../core/book/facts/index.ts";
 import { anyBook, withDrafts } from "../../core/job/any-book.fixture.ts";
 import { settled } from "../../core/job/settle.fixture.ts";
 import { seededRandom } from "../../core/kernel/chance/index.ts";
@@ -17,7 +17,7 @@ import { gathered, rowsOf } from "../../core/trade/worlds/worlds.fixture.ts";
 import { type Figure, medianMs } from "./measure.ts";
 
 const fileOf = (name: string) =>
-  readFileSync(new URL(`../../core/worlds/${name}.csv`, import.meta.url), "utf8");
+  readFileSync(new URL(`../../core/trade/worlds/${name}.csv`, import.meta.url), "utf8");
 
 const CARS = 2000;
 const STORIES_EACH = 850;

@@ -1,6 +1,7 @@
-import { admit } from "../book/admit.ts";
-import { book as numbered } from "../book/book.fixture.ts";
-import { type Entry, STAGES, standing } from "../book/index.ts";
+import { stepBackDrafts, stepDoneDrafts } from "../book/acts/index.ts";
+import { admit } from "../book/admit/index.ts";
+import { book as numbered } from "../book/entry/book.fixture.ts";
+import { type Entry, STAGES, standing } from "../book/entry/index.ts";
 import {
   BleedStep,
   Bypass,
@@ -16,11 +17,8 @@ import {
   Task,
   TaskDone,
   TestOutcome,
-} from "../facts/index.ts";
-import { stepBackDrafts, stepDoneDrafts } from "../ledger/step-drafts.ts";
-import { outNow } from "../state/out-now.ts";
-import { stepsOff } from "../state/steps-off.ts";
-import { toGetDraft } from "../state/to-get.ts";
+} from "../book/facts/index.ts";
+import { outNow, stepsOff, toGetDraft } from "../book/out/index.ts";
 import { SCHOOLS } from "../trade/bleed/index.ts";
 import { FEATURES, FIT_CHECKS, stepsFor } from "../trade/order/index.ts";
 

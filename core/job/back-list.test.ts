@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { bolts, book } from "../book/book.fixture.ts";
-import type { Entry } from "../book/index.ts";
-import { dataOf, StepDone } from "../facts/index.ts";
+import { bolts, book } from "../book/entry/book.fixture.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { dataOf, StepDone } from "../book/facts/index.ts";
+import { outNow, stepsOff } from "../book/out/index.ts";
 import { seededRandom } from "../kernel/chance/index.ts";
-import { outNow, stepsOff } from "../state/index.ts";
 import { anyBook } from "./any-book.fixture.ts";
 import { type BackItem, backList } from "./index.ts";
 

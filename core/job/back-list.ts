@@ -1,5 +1,5 @@
-import { type Entry, standing } from "../book/index.ts";
-import { type BuildGroup, balanceKey, buildList } from "../state/index.ts";
+import { type Entry, standing } from "../book/entry/index.ts";
+import { type BuildGroup, balanceKey, buildList } from "../book/out/index.ts";
 import { type BackStep, buildOrder } from "./build-order.ts";
 
 /** A step to undo, or things that left one place together: one list, since they came off in one order. */

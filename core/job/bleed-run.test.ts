@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { BleedSign, BleedStep, dataOf } from "../facts/index.ts";
+import type { Entry, EntryDraft } from "../book/entry/index.ts";
+import { BleedSign, BleedStep, dataOf } from "../book/facts/index.ts";
 import { seededRandom } from "../kernel/chance/index.ts";
-import type { Entry, EntryDraft } from "../ledger/index.ts";
 import { engineState } from "../state/index.ts";
 import { bleedRun, waitOf } from "./index.ts";
 

@@ -1,8 +1,8 @@
-import type { Entry } from "../book/index.ts";
-import { BleedSign, BleedStep, factsOf } from "../facts/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { inTrueOrder } from "../book/entry/index.ts";
+import { BleedSign, BleedStep, factsOf } from "../book/facts/index.ts";
+import { coolReadingOf } from "../book/heat/index.ts";
 import type { Verdict } from "../kernel/verdict/index.ts";
-import { coolReadingOf } from "../state/readings.ts";
-import { inTrueOrder } from "../state/true-order.ts";
 import { type BleedingVehicle, type Method, methodsFor, type Sign } from "../trade/bleed/index.ts";
 
 /** Where a job's bleeding stands, as its book tells it. */

@@ -1,5 +1,6 @@
-import { lastFact, OrderOfWork } from "../facts/index.ts";
-import { type Entry, fitVerdicts, type StepOff, stepsOff } from "../ledger/index.ts";
+import { type Entry } from "../book/entry/index.ts";
+import { lastFact, OrderOfWork } from "../book/facts/index.ts";
+import { fitVerdicts, type StepOff, stepsOff } from "../book/out/index.ts";
 import { backNow, FEATURES, inOrder, stepsFor } from "../trade/order/index.ts";
 
 /** A step to undo, with what is to be looked at and what it waits for. */

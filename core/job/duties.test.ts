@@ -1,19 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { book as numbered } from "../book/book.fixture.ts";
-import type { Entry } from "../book/index.ts";
-import { dataOf, Got, ToGet } from "../facts/index.ts";
+import { book as numbered } from "../book/entry/book.fixture.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { dataOf, Got, ToGet } from "../book/facts/index.ts";
+import { balance, balanceKey, outNow, stepsState, toGetDraft } from "../book/out/index.ts";
+import { partsState } from "../book/parts/index.ts";
 import { seededRandom } from "../kernel/chance/index.ts";
-import {
-  balance,
-  balanceKey,
-  dutiesOf,
-  jobState,
-  mayClose,
-  outNow,
-  partsState,
-  stepsState,
-  toGetDraft,
-} from "../state/index.ts";
+import { dutiesOf, jobState, mayClose } from "../state/index.ts";
 import { anyBook, withDrafts } from "./any-book.fixture.ts";
 import { settled } from "./settle.fixture.ts";
 

@@ -1,12 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../book/book.fixture.ts";
-import { type Entry, standing } from "../book/index.ts";
-import { ChosenPart, dataOf, FACTS, factsOf } from "../facts/index.ts";
+import { book } from "../book/entry/book.fixture.ts";
+import { type Entry, standing } from "../book/entry/index.ts";
+import { ChosenPart, dataOf, FACTS, factsOf } from "../book/facts/index.ts";
+import { balance, outNow, stillOut, wentInBeyond } from "../book/out/index.ts";
 import { seededRandom } from "../kernel/chance/index.ts";
-import { balance } from "../state/balance.ts";
 import { jobState } from "../state/index.ts";
-import { outNow, wentInBeyond } from "../state/out-now.ts";
-import { stillOut } from "../state/still-out.ts";
 import { anyBook } from "./any-book.fixture.ts";
 
 const CARD = {

@@ -1,4 +1,6 @@
-export { WAITS, type WaitKind } from "../facts/index.ts";
+export { WAITS, type WaitKind } from "../book/facts/index.ts";
+export { type TaskLine, tasksOf, toGet, type Wanted } from "../book/out/index.ts";
+export { plainPart } from "../book/parts/index.ts";
 export {
   type ApartRow,
   complaintOf,
@@ -14,16 +16,11 @@ export {
   pressureReadings,
   proofsOf,
   provenCar,
-  type TaskLine,
-  tasksOf,
-  toGet,
   unproven,
-  type Wanted,
   type WorkDone,
   whileApart,
   workDone,
 } from "../state/index.ts";
-export { plainPart } from "../state/plain-part.ts";
 export { GRADES } from "../trade/sourcing/index.ts";
 export { type BackItem, type BackList, backList, isBeside } from "./back-list.ts";
 export { type BleedRun, bleedRun } from "./bleed-run.ts";

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { back, bolts, book, coolant } from "../book/book.fixture.ts";
-import type { Entry } from "../ledger/index.ts";
-import { partsState } from "../state/index.ts";
-import { complaintOf, findingOf, partLives, stageStates, waitOf } from "./index.ts";
+import { back, bolts, book, coolant } from "../book/entry/book.fixture.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { partsState } from "../book/parts/index.ts";
+import { complaintOf, findingOf } from "../state/index.ts";
+import { partLives, stageStates, waitOf } from "./index.ts";
 
 const chosen = (item: string, place = ""): Partial<Entry> => ({
   stage: "plan",

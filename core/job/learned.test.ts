@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { ChosenPart, dataOf, OrderOfWork } from "../facts/index.ts";
-import type { Entry } from "../ledger/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { ChosenPart, dataOf, OrderOfWork } from "../book/facts/index.ts";
 import { learnedFrom } from "./learned.ts";
 import { likeness } from "./likeness.ts";
 

@@ -1,5 +1,6 @@
-import { factsOf, ToGet } from "../facts/index.ts";
-import { type Account, type Entry, standing, thing } from "../ledger/index.ts";
+import { type Account, type Entry, standing } from "../book/entry/index.ts";
+import { factsOf, ToGet } from "../book/facts/index.ts";
+import { thing } from "../book/out/index.ts";
 
 export interface LearnedOut {
   account: Account;

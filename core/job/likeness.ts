@@ -1,6 +1,6 @@
-import { ChosenPart, factsOf, lastFact, OrderOfWork } from "../facts/index.ts";
-import { type Entry, standing } from "../ledger/index.ts";
-import { plainPart } from "../state/plain-part.ts";
+import { type Entry, standing } from "../book/entry/index.ts";
+import { ChosenPart, factsOf, lastFact, OrderOfWork } from "../book/facts/index.ts";
+import { plainPart } from "../book/parts/index.ts";
 
 /** As many things off make a job that a deep strip learns from; a switch swapped is one only for want of a deeper one. */
 const DEEP = 6;

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../book/book.fixture.ts";
-import type { Entry } from "../book/index.ts";
-import { CheckedPart, ChosenPart, dataOf, NoParts, OpenedWithout, RefusedPart } from "../facts/index.ts";
-import { openItems } from "../ledger/index.ts";
-import { partKind } from "../state/plain-part.ts";
+import { book } from "../book/entry/book.fixture.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { CheckedPart, ChosenPart, dataOf, NoParts, OpenedWithout, RefusedPart } from "../book/facts/index.ts";
+import { partKind } from "../book/parts/index.ts";
+import { openItems } from "../state/index.ts";
 import { looksFor, partsGate } from "./index.ts";
 
 const chosen: Partial<Entry> = {

@@ -1,7 +1,6 @@
-import { factsOf, OpenedWithout } from "../facts/index.ts";
-import { type Entry, standing } from "../ledger/index.ts";
-import { type PartState, wantedParts } from "../state/index.ts";
-import { partKind } from "../state/plain-part.ts";
+import { type Entry, standing } from "../book/entry/index.ts";
+import { factsOf, OpenedWithout } from "../book/facts/index.ts";
+import { type PartState, partKind, wantedParts } from "../book/parts/index.ts";
 
 const BODY = [
   "no freight damage",

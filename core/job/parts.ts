@@ -1,7 +1,6 @@
-import { Finding, lastFact } from "../facts/index.ts";
-import type { Entry } from "../ledger/index.ts";
-import { partsState } from "../state/index.ts";
-import { plainPart } from "../state/plain-part.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { Finding, lastFact } from "../book/facts/index.ts";
+import { partsState, plainPart } from "../book/parts/index.ts";
 
 export interface PartLife {
   item: string;

@@ -1,5 +1,5 @@
-import { Arrow, factsOf, Picture } from "../facts/index.ts";
-import type { Entry } from "../ledger/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { Arrow, factsOf, Picture } from "../book/facts/index.ts";
 
 export interface PictureLine {
   /** The picture's id, and that of the line that booked it. */

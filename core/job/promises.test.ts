@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../book/book.fixture.ts";
-import { dataOf, entryTrouble, FollowUpSaid } from "../facts/index.ts";
-import type { Entry } from "../ledger/index.ts";
+import { book } from "../book/entry/book.fixture.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { dataOf, entryTrouble, FollowUpSaid } from "../book/facts/index.ts";
 import { promisesOf } from "./index.ts";
 
 const said = (key: string, does: FollowUpSaid["does"], more: Partial<FollowUpSaid> = {}): Partial<Entry> => ({

@@ -1,5 +1,5 @@
-import { FollowUpSaid, factsOf } from "../facts/index.ts";
-import type { Entry } from "../ledger/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { FollowUpSaid, factsOf } from "../book/facts/index.ts";
 
 /** A second look as its job's book has it now. */
 export interface Promised {

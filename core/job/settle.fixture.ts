@@ -1,5 +1,6 @@
-import type { Entry } from "../book/index.ts";
-import { standing } from "../book/index.ts";
+import { stepBackDrafts } from "../book/acts/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { standing } from "../book/entry/index.ts";
 import {
   BleedStep,
   Bypass,
@@ -19,15 +20,11 @@ import {
   SeenApart,
   Task,
   TaskDone,
-} from "../facts/index.ts";
-import { stepBackDrafts } from "../ledger/step-drafts.ts";
-import { coolantBalance } from "../state/coolant-balance.ts";
-import type { Duty } from "../state/duties.ts";
-import { moveOver } from "../state/move-over.ts";
-import { wantedParts } from "../state/parts.ts";
-import { stepsOff } from "../state/steps-off.ts";
-import { toGet } from "../state/to-get.ts";
-import { whileApart } from "../state/while-apart.ts";
+} from "../book/facts/index.ts";
+import { stepsOff, toGet } from "../book/out/index.ts";
+import { wantedParts } from "../book/parts/index.ts";
+import type { Duty } from "../state/index.ts";
+import { coolantBalance, moveOver, whileApart } from "../state/index.ts";
 import { FIT_CHECKS } from "../trade/order/index.ts";
 
 type Draft = Partial<Entry>;

@@ -1,3 +1,4 @@
+import { type Entry, STAGES, type Stage, standing } from "../book/entry/index.ts";
 import {
   CheckedPart,
   Complaint,
@@ -7,8 +8,8 @@ import {
   factsOf,
   NoParts,
   WarmUpLog,
-} from "../facts/index.ts";
-import { type Entry, openItems, STAGES, type Stage, standing } from "../ledger/index.ts";
+} from "../book/facts/index.ts";
+import { openItems } from "../state/index.ts";
 
 export interface StageState {
   stage: Stage;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { CoolantBalance } from "../ledger/index.ts";
+import type { CoolantBalance } from "../state/index.ts";
 import { methodsFor } from "../trade/bleed/index.ts";
 import { type BleedRun, unaccountedAs } from "./index.ts";
 

@@ -1,4 +1,4 @@
-import type { CoolantBalance } from "../ledger/index.ts";
+import type { CoolantBalance } from "../state/index.ts";
 import { bleedProgress } from "../trade/bleed/index.ts";
 import type { BleedRun } from "./bleed-run.ts";
 

@@ -1,6 +1,6 @@
-import { BleedStep, lastFact, Waiting, type WaitKind } from "../facts/index.ts";
-import { type Entry, standing } from "../ledger/index.ts";
-import { type EngineState, engineState } from "../state/engine.ts";
+import { type Entry, standing } from "../book/entry/index.ts";
+import { BleedStep, lastFact, Waiting, type WaitKind } from "../book/facts/index.ts";
+import { type EngineState, engineState } from "../state/index.ts";
 import { type BleedingVehicle, stepOf } from "../trade/bleed/index.ts";
 import { bleedRun } from "./bleed-run.ts";
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { book as numbered } from "../book/book.fixture.ts";
-import type { Entry } from "../book/index.ts";
-import { dataOf, OrderOfWork, StepDone } from "../facts/index.ts";
-import { stepDoneDrafts } from "../ledger/index.ts";
+import { stepDoneDrafts } from "../book/acts/index.ts";
+import { book as numbered } from "../book/entry/book.fixture.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { dataOf, OrderOfWork, StepDone } from "../book/facts/index.ts";
 import { dutiesOf, proofsOf } from "../state/index.ts";
 import { type Feature, type Goal, stepsFor } from "../trade/order/index.ts";
 import { workOrderOf } from "./index.ts";

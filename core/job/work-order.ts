@@ -1,6 +1,6 @@
-import { lastFact, OrderOfWork } from "../facts/index.ts";
-import type { Entry } from "../ledger/index.ts";
-import { stepsState } from "../state/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { lastFact, OrderOfWork } from "../book/facts/index.ts";
+import { stepsState } from "../book/out/index.ts";
 import { inOrder, readyNow, stepsFor, type WorkStep } from "../trade/order/index.ts";
 
 export interface WorkOrder {

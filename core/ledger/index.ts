@@ -1,3 +1,4 @@
+export { stepBackDrafts, stepDoneDrafts } from "../book/acts/index.ts";
 export {
   ACCOUNTS,
   type Account,
@@ -14,7 +15,7 @@ export {
   type Stage,
   type StandingEntry,
   standing,
-} from "../book/index.ts";
+} from "../book/entry/index.ts";
 export {
   type BalanceLine,
   type BuildGroup,
@@ -22,14 +23,9 @@ export {
   balance,
   balanceKey,
   buildList,
-  type CoolantBalance,
-  coolantBalance,
   fitVerdicts,
   LEVEL_WORDS,
-  mayClose,
-  type OpenItem,
   type OutEntry,
-  openItems,
   outNow,
   outOpen,
   type PlaceOut,
@@ -38,11 +34,17 @@ export {
   stepsOff,
   stillOut,
   thing,
+} from "../book/out/index.ts";
+export {
+  type CoolantBalance,
+  coolantBalance,
+  mayClose,
+  type OpenItem,
+  openItems,
+  pouredMix,
 } from "../state/index.ts";
-export { pouredMix } from "./poured-mix.ts";
 export { completeLine } from "./read-line/complete-line.ts";
 export { describeEntry } from "./read-line/describe.ts";
 export type { Expectation, LineContext, LineReading } from "./read-line/line.ts";
 export { reasonDraft } from "./read-line/read-correction.ts";
 export { readLine } from "./read-line/read-line.ts";
-export { stepBackDrafts, stepDoneDrafts } from "./step-drafts.ts";

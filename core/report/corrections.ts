@@ -1,5 +1,5 @@
-import { type Entry, isStrike } from "../book/index.ts";
-import { CorrectionReason, factsOf, Signature } from "../facts/index.ts";
+import { type Entry, isStrike } from "../book/entry/index.ts";
+import { CorrectionReason, factsOf, Signature } from "../book/facts/index.ts";
 import type { System } from "../kernel/units/index.ts";
 import { describeEntry } from "../ledger/index.ts";
 

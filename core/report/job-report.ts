@@ -1,5 +1,5 @@
-import type { ProofRow } from "../job/index.ts";
 import type { Verdict } from "../kernel/verdict/index.ts";
+import type { ProofRow } from "../state/index.ts";
 import type { Correction } from "./corrections.ts";
 
 export interface ReportRow {

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { book, coolant } from "../book/book.fixture.ts";
+import { book, coolant } from "../book/entry/book.fixture.ts";
+import type { Entry } from "../book/entry/index.ts";
 import {
   ChosenPart,
   Complaint,
@@ -15,8 +16,7 @@ import {
   SeenApart,
   Signature,
   Strength,
-} from "../facts/index.ts";
-import type { Entry } from "../ledger/index.ts";
+} from "../book/facts/index.ts";
 import { guaranteeSpan, type ReportInput, reportOf } from "./index.ts";
 
 const input = (entries: readonly Entry[], more: Partial<ReportInput> = {}): ReportInput => ({

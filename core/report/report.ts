@@ -1,5 +1,5 @@
-import { type Entry, STAGES, type Stage, standing } from "../book/index.ts";
-import { printedHash } from "../chain/index.ts";
+import { printedHash } from "../book/chain/index.ts";
+import { type Entry, STAGES, type Stage, standing } from "../book/entry/index.ts";
 import {
   Codes,
   Distance,
@@ -11,12 +11,22 @@ import {
   Strength,
   TestOutcome,
   WarmUpLog,
-} from "../facts/index.ts";
-import { complaintOf, findingOf, promisesOf, proofsOf, provenCar, whileApart } from "../job/index.ts";
+} from "../book/facts/index.ts";
+import { partsState } from "../book/parts/index.ts";
+import { promisesOf } from "../job/index.ts";
 import { dayWords } from "../kernel/days/index.ts";
 import { format, formatBothTemperatures, inShownUnits, type System } from "../kernel/units/index.ts";
-import { coolantBalance, openItems, pouredMix } from "../ledger/index.ts";
-import { coolantState, partsState } from "../state/index.ts";
+import {
+  complaintOf,
+  coolantBalance,
+  coolantState,
+  findingOf,
+  openItems,
+  pouredMix,
+  proofsOf,
+  provenCar,
+  whileApart,
+} from "../state/index.ts";
 import { atmosphereKPa, type Base, boilingPointC, freezePointC, STRONGEST } from "../trade/coolant/index.ts";
 import { correctionsAfter } from "./corrections.ts";
 import type { JobReport, ReportRow } from "./job-report.ts";

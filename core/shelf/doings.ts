@@ -1,7 +1,7 @@
-import { factsOf, Task } from "../facts/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { factsOf, Task } from "../book/facts/index.ts";
+import { partsState } from "../book/parts/index.ts";
 import { type PartLife, partLives } from "../job/index.ts";
-import type { Entry } from "../ledger/index.ts";
-import { partsState } from "../state/index.ts";
 
 /** How something that was bought has really done in this shop. */
 export interface Doings {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Entry } from "../ledger/index.ts";
+import type { Entry } from "../book/entry/index.ts";
 import { halfGoneAfter, lifeHere, type PartSpan, spansOf } from "./index.ts";
 
 const at = (day: number) => new Date(Date.parse("2030-01-01T08:00:00Z") + day * 86_400_000).toISOString();

@@ -1,5 +1,6 @@
-import { type PartLife, partLives, plainPart } from "../job/index.ts";
-import type { Entry } from "../ledger/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { plainPart } from "../book/parts/index.ts";
+import { type PartLife, partLives } from "../job/index.ts";
 import { type Life, survival, weibull } from "../trade/lifetimes/index.ts";
 
 /** How long one part lasted in this shop's cars, or has lasted until now. */

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Entry } from "../ledger/index.ts";
+import type { Entry } from "../book/entry/index.ts";
 import { columnOf, doingsKey, doingsOf, readShelfList, readShelfRow, shelfKey } from "./index.ts";
 
 const GOOD = { item: "Radiator", grade: "pattern", supplier: "Tansy & Rudge", price: "149,50", days: "1" };

@@ -1,4 +1,4 @@
-import type { Entry } from "../book/index.ts";
+import type { Entry } from "../book/entry/index.ts";
 import { type BleedingCard, type BleedingVehicle, bleedingVehicle } from "../trade/bleed/index.ts";
 import { type CoolantCard, coolantLines, coolantState } from "./coolant.ts";
 

@@ -1,5 +1,5 @@
+import { lastHotOf, type ToldOfEngine, WARM_C } from "../book/heat/index.ts";
 import { type CoolDown, coolDown } from "../trade/bleed/index.ts";
-import { lastHotOf, type ToldOfEngine, WARM_C } from "./told-of-engine.ts";
 
 /** After this long with the engine off its coolant stands near the air: cold tests can be done, hours. */
 export const COOLS_IN_H = 6;

@@ -1,4 +1,4 @@
-import { type Entry, standing } from "../book/index.ts";
+import { type Entry, standing } from "../book/entry/index.ts";
 
 /** Less than that is topped up or wiped away; more, and what it holds is another fill, litres. */
 const REFILL_L = 0.5;

@@ -1,4 +1,4 @@
-import type { Entry } from "../book/index.ts";
+import type { Entry } from "../book/entry/index.ts";
 import { coolantLines } from "./coolant.ts";
 
 export interface CoolantBalance {

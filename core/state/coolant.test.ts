@@ -1,14 +1,14 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { book } from "../book/book.fixture.ts";
-import type { Entry } from "../book/index.ts";
-import { dataOf, MixRead, Strength } from "../facts/index.ts";
+import { book } from "../book/entry/book.fixture.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { dataOf, MixRead, Strength } from "../book/facts/index.ts";
 import type { Kind } from "../trade/coolant/index.ts";
 import { gathered, rowsOf } from "../trade/worlds/worlds.fixture.ts";
-import { type CoolantCard, coolantState, othersIn } from "./index.ts";
+import { type CoolantCard, coolantState, othersIn } from "./coolant.ts";
 
-const fileOf = (name: string) => readFileSync(new URL(`../worlds/${name}.csv`, import.meta.url), "utf8");
+const fileOf = (name: string) => readFileSync(new URL(`../trade/worlds/${name}.csv`, import.meta.url), "utf8");
 
 const CARD: CoolantCard = {
   capacityL: 8,

@@ -1,7 +1,6 @@
-import { type Entry, onceStanding, type StandingEntry } from "../book/index.ts";
-import { factOf, MixRead, Strength } from "../facts/index.ts";
+import { type Entry, inTrueOrder, onceStanding, type StandingEntry } from "../book/entry/index.ts";
+import { factOf, MixRead, Strength } from "../book/facts/index.ts";
 import { type Base, KINDS, type Kind, STRONGEST } from "../trade/coolant/index.ts";
-import { inTrueOrder } from "./true-order.ts";
 
 /** A figure with the least and the most that it may be. */
 export interface Span {

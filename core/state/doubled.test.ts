@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Entry } from "../book/index.ts";
+import type { Entry } from "../book/entry/index.ts";
 import { doubled } from "./doubled.ts";
 
 const AT = Date.parse("2031-03-01T08:00:00Z");

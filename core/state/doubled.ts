@@ -1,6 +1,5 @@
-import { type Account, type Entry, onceStanding, type StandingEntry, standing } from "../book/index.ts";
-import { balanceKey } from "./balance.ts";
-import { movesCounted, outNow } from "./out-now.ts";
+import { type Account, type Entry, onceStanding, type StandingEntry, standing } from "../book/entry/index.ts";
+import { balanceKey, movesCounted, outNow } from "../book/out/index.ts";
 
 /** What two people wrote who may have meant one and the same. */
 export interface Doubled {

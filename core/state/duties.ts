@@ -1,20 +1,35 @@
-import { type Entry, onceStanding, type Stage, standing } from "../book/index.ts";
-import { BleedStep, Bypass, CoolantLevel, factsOf, lastFact, Task, TaskDone } from "../facts/index.ts";
+import { type Entry, onceStanding, type Stage, standing } from "../book/entry/index.ts";
+import {
+  BleedStep,
+  Bypass,
+  CoolantLevel,
+  factsOf,
+  lastFact,
+  Task,
+  TaskDone,
+  tells,
+} from "../book/facts/index.ts";
+import {
+  type BalanceLine,
+  balance,
+  balanceKey,
+  coolantWords,
+  levelWords,
+  openWords,
+  stepsOff,
+  stepsState,
+  stillOut,
+  toGet,
+  wentInBeyond,
+  wrongFits,
+} from "../book/out/index.ts";
+import { wantedParts } from "../book/parts/index.ts";
 import type { System } from "../kernel/units/index.ts";
-import { type BalanceLine, balance, balanceKey } from "./balance.ts";
 import { coolantBalance } from "./coolant-balance.ts";
 import { moveOver } from "./move-over.ts";
 import { notWritten } from "./not-written.ts";
-import { wentInBeyond } from "./out-now.ts";
-import { wantedParts } from "./parts.ts";
-import { type ProofRow, type ProvenCar, proofsOf, unproven } from "./prove/proofs.ts";
-import { stepsState } from "./steps.ts";
-import { stepsOff, wrongFits } from "./steps-off.ts";
-import { stillOut } from "./still-out.ts";
-import { tells } from "./tells.ts";
-import { toGet } from "./to-get.ts";
+import { type ProofRow, type ProvenCar, proofsOf, unproven } from "./proofs.ts";
 import { whileApart } from "./while-apart.ts";
-import { coolantWords, levelWords, openWords } from "./words.ts";
 
 /** Something that a job still owes, and what settles it. */
 export interface Duty {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import type { Entry, EntryDraft } from "../book/index.ts";
-import { BleedStep, dataOf, HoseFelt, Proof, TestOutcome, WarmUpLog } from "../facts/index.ts";
-import { engineState, mayHaveOpened } from "./index.ts";
+import type { Entry, EntryDraft } from "../book/entry/index.ts";
+import { BleedStep, dataOf, HoseFelt, Proof, TestOutcome, WarmUpLog } from "../book/facts/index.ts";
+import { engineState, mayHaveOpened } from "./engine.ts";
 
 const START = Date.parse("2031-03-04T09:00:00Z");
 const at = (minute: number) => new Date(START + minute * 60_000).toISOString();

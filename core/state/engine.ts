@@ -1,8 +1,8 @@
-import type { Entry } from "../book/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { inTrueOrder } from "../book/entry/index.ts";
+import { lastHotOf, toldBy } from "../book/heat/index.ts";
 import type { BleedingVehicle, CoolDown, CoolReading } from "../trade/bleed/index.ts";
 import { AIR_MS, COOLS_IN_H, capOf } from "./cap-now.ts";
-import { lastHotOf, toldBy } from "./told-of-engine.ts";
-import { inTrueOrder } from "./true-order.ts";
 
 export interface EngineState {
   heat: "cold" | "warming" | "hot" | "cooling" | "unknown";

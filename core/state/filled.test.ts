@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { book, coolant } from "../book/book.fixture.ts";
-import type { Entry } from "../book/index.ts";
-import { dataOf, MixRead } from "../facts/index.ts";
+import { book, coolant } from "../book/entry/book.fixture.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { dataOf, MixRead } from "../book/facts/index.ts";
 import { methodsFor } from "../trade/bleed/index.ts";
 import { boilingPointC } from "../trade/coolant/index.ts";
-import { bledVehicle, changedSystem } from "./index.ts";
+import { bledVehicle } from "./bled-vehicle.ts";
+import { changedSystem } from "./changed-system.ts";
 
 const changed = (...drafts: Partial<Entry>[]) => changedSystem(book(drafts));
 

@@ -1,5 +1,5 @@
-import type { Entry } from "../book/index.ts";
-import { Complaint, Finding, lastFact } from "../facts/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { Complaint, Finding, lastFact } from "../book/facts/index.ts";
 
 export interface Found {
   /** "nothing-wrong" is a finding like any other. */

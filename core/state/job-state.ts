@@ -1,4 +1,6 @@
-import type { Entry } from "../book/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { type StepState, stepsState } from "../book/out/index.ts";
+import { type PartState, partsState } from "../book/parts/index.ts";
 import type { System } from "../kernel/units/index.ts";
 import type { BleedingCard } from "../trade/bleed/index.ts";
 import { bledVehicle } from "./bled-vehicle.ts";
@@ -6,9 +8,7 @@ import { type CoolantCard, type CoolantState, coolantState } from "./coolant.ts"
 import { type Duty, dutiesOf } from "./duties.ts";
 import { type EngineState, engineState } from "./engine.ts";
 import { type Measure, measuresOf } from "./measures.ts";
-import { type PartState, partsState } from "./parts.ts";
-import { provenCar } from "./prove/proofs.ts";
-import { type StepState, stepsState } from "./steps.ts";
+import { provenCar } from "./proofs.ts";
 
 /** What a cooling card says that a job's state rests on. */
 export interface JobCard extends CoolantCard, BleedingCard {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import type { Entry } from "../book/index.ts";
-import { Distance, dataOf } from "../facts/index.ts";
-import { fallenDistance } from "./index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { Distance, dataOf } from "../book/facts/index.ts";
+import { fallenDistance } from "./known-distances.ts";
 
 const read = (id: string, value: number, at: string): Entry => ({
   ...{ id, jobId: "j", seq: 1, by: "p", stage: "ask", kind: "reading", item: "distance", unit: "km" },

@@ -1,5 +1,5 @@
-import type { Entry } from "../book/index.ts";
-import { Distance, factsOf } from "../facts/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { Distance, factsOf } from "../book/facts/index.ts";
 import type { System } from "../kernel/units/index.ts";
 import { type DistanceRead, type DistanceTrouble, distanceTrouble } from "../trade/car/index.ts";
 

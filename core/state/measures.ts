@@ -1,5 +1,5 @@
-import { onceStanding } from "../book/index.ts";
-import { factOf, factsOf, MeasuredUnit } from "../facts/index.ts";
+import { onceStanding } from "../book/entry/index.ts";
+import { factOf, factsOf, MeasuredUnit } from "../book/facts/index.ts";
 
 /** One quantity of the unit that is in the car: a depth over all is not its core's. */
 export interface Measure {

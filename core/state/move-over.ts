@@ -1,7 +1,6 @@
-import type { Entry } from "../book/index.ts";
-import { factsOf, type MovedHow, MovedOver } from "../facts/index.ts";
-import { type PartState, wantedParts } from "./parts.ts";
-import { partKind } from "./plain-part.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { factsOf, type MovedHow, MovedOver } from "../book/facts/index.ts";
+import { type PartState, partKind, wantedParts } from "../book/parts/index.ts";
 
 /** What sits on an old part and is wanted on the new one. */
 const MOVES = {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Entry, EntryDraft, Stage } from "../book/index.ts";
-import { Complaint, Distance, dataOf, Finding } from "../facts/index.ts";
+import type { Entry, EntryDraft, Stage } from "../book/entry/index.ts";
+import { Complaint, Distance, dataOf, Finding } from "../book/facts/index.ts";
 import { notWritten } from "./not-written.ts";
 
 const line = (seq: number, stage: Stage, draft: EntryDraft): Entry => ({

@@ -1,5 +1,5 @@
-import { type Entry, onceStanding, type Stage, type StandingEntry, standing } from "../book/index.ts";
-import { Distance, factsOf, WarmUpLog } from "../facts/index.ts";
+import { type Entry, onceStanding, type Stage, type StandingEntry, standing } from "../book/entry/index.ts";
+import { Distance, factsOf, WarmUpLog } from "../book/facts/index.ts";
 import { complaintOf, findingOf } from "./finding.ts";
 
 /** Something that a job usually says before it is signed and this one doesn't. */

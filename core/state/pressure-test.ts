@@ -1,5 +1,5 @@
-import type { Entry } from "../book/index.ts";
-import { factsOf, PressureRead } from "../facts/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { factsOf, PressureRead } from "../book/facts/index.ts";
 import { type PressureHold, type PressureReading, pressureHold } from "../trade/leaks/index.ts";
 import { engineState } from "./engine.ts";
 

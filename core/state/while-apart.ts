@@ -1,5 +1,5 @@
-import type { Entry } from "../book/index.ts";
-import { factsOf, SeenApart, type SeenAs } from "../facts/index.ts";
+import type { Entry } from "../book/entry/index.ts";
+import { factsOf, SeenApart, type SeenAs } from "../book/facts/index.ts";
 
 /** What costs a part while the car is apart, and the whole job later; with what to look for on it. */
 const APART: readonly { what: string; look: string }[] = [

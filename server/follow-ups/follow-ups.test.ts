@@ -1,11 +1,12 @@
 import { randomUUID } from "node:crypto";
 import { sync } from "node-ical";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { CorrectionReason, dataOf, FOLLOW_UP_DOES, FollowUpSaid } from "../../core/facts/index.ts";
+import { correctedIds } from "../../core/book/entry/index.ts";
+import { CorrectionReason, dataOf, FOLLOW_UP_DOES, FollowUpSaid } from "../../core/book/facts/index.ts";
 import { promisesOf } from "../../core/job/index.ts";
 import { seededRandom } from "../../core/kernel/chance/index.ts";
 import { addDays } from "../../core/kernel/days/index.ts";
-import { correctedIds, mayClose } from "../../core/ledger/index.ts";
+import { mayClose } from "../../core/state/index.ts";
 import { atDesk } from "../database/connection.ts";
 import { exportJob } from "../jobs/export-job.ts";
 import { readBook } from "../jobs/read-books.ts";

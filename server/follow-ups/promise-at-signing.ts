@@ -1,7 +1,8 @@
 import { randomUUID } from "node:crypto";
-import { Distance, dataOf, FollowUpSaid, lastFact } from "../../core/facts/index.ts";
-import { promisesOf, workDone } from "../../core/job/index.ts";
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
+import { Distance, dataOf, FollowUpSaid, lastFact } from "../../core/book/facts/index.ts";
+import { promisesOf } from "../../core/job/index.ts";
+import { workDone } from "../../core/state/index.ts";
 import { type FollowUp, followUps } from "../../core/trade/follow-ups/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { NewEntry } from "../jobs/record-entries.ts";

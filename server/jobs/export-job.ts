@@ -1,7 +1,8 @@
 import { promisify } from "node:util";
 import { gunzip } from "node:zlib";
 import { QueryTypes } from "sequelize";
-import { balance, openItems } from "../../core/ledger/index.ts";
+import { balance } from "../../core/book/out/index.ts";
+import { openItems } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { Refusal } from "../refusal.ts";
 import { JOB_FORMAT } from "./job-file.ts";

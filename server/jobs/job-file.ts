@@ -1,3 +1,4 @@
+import type { Entry } from "../../core/book/entry/index.ts";
 import {
   entryTrouble,
   isMoment,
@@ -5,8 +6,7 @@ import {
   Signature,
   unwritable,
   type WrittenEntry,
-} from "../../core/facts/index.ts";
-import type { Entry } from "../../core/ledger/index.ts";
+} from "../../core/book/facts/index.ts";
 import { sensorFit } from "../../core/trade/electrics/index.ts";
 import { Refusal } from "../refusal.ts";
 import type { CardInput } from "../vehicles/add-vehicle.ts";

@@ -1,6 +1,6 @@
-import { complaintOf, findingOf, stageStates, waitOf } from "../../core/job/index.ts";
-import { openItems, standing } from "../../core/ledger/index.ts";
-import { bledVehicle } from "../../core/state/index.ts";
+import { standing } from "../../core/book/entry/index.ts";
+import { stageStates, waitOf } from "../../core/job/index.ts";
+import { bledVehicle, complaintOf, findingOf, openItems } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { JobOrigin } from "../database/models/job.ts";
 import { readPromises } from "../follow-ups/read-promises.ts";

@@ -1,5 +1,5 @@
 import { Op } from "sequelize";
-import { CannotTest, factsOf } from "../../core/facts/index.ts";
+import { CannotTest, factsOf } from "../../core/book/facts/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { isId } from "../vehicles/is-id.ts";
 import { readBooks } from "./read-books.ts";

@@ -1,4 +1,4 @@
-import type { Account, Entry } from "../../core/ledger/index.ts";
+import type { Account, Entry } from "../../core/book/entry/index.ts";
 import type { Desk } from "../database/connection.ts";
 
 export interface Row {

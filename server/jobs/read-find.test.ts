@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { dataOf, TestOutcome } from "../../core/facts/index.ts";
+import { dataOf, TestOutcome } from "../../core/book/facts/index.ts";
 import { beliefOf, keyOf, type PlanQuestion, planOf } from "../../core/job/find/index.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";

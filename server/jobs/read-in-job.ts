@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { v5 as uuid } from "uuid";
-import { Distance, lastFact, lifted } from "../../core/facts/index.ts";
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
+import { Distance, lastFact, lifted } from "../../core/book/facts/index.ts";
 import type { Archive } from "../archive/open-archive.ts";
 import { alone } from "../database/alone.ts";
 import type { AtDesk, Desk } from "../database/connection.ts";

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { newEntry, smallShop } from "../testing/small-shop.ts";
 import { openJob } from "./open-job.ts";

@@ -1,5 +1,12 @@
-import { Distance, entryTrouble, FanCircuit, FollowUpSaid, factOf, lifted } from "../../core/facts/index.ts";
-import type { Entry, EntryDraft, Stage } from "../../core/ledger/index.ts";
+import type { Entry, EntryDraft, Stage } from "../../core/book/entry/index.ts";
+import {
+  Distance,
+  entryTrouble,
+  FanCircuit,
+  FollowUpSaid,
+  factOf,
+  lifted,
+} from "../../core/book/facts/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { Job } from "../database/models/job.ts";
 import { followPromises } from "../follow-ups/follow-promises.ts";

@@ -1,5 +1,5 @@
-import { admit } from "../../core/book/admit.ts";
-import type { Entry } from "../../core/book/index.ts";
+import { admit } from "../../core/book/admit/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
 import { Refusal } from "../refusal.ts";
 
 const STATUS = { conflict: 409, "not found": 404 } as const;

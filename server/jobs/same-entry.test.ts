@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
 import { isSameEntry } from "./same-entry.ts";
 
 const bolts: Partial<Entry> = {

@@ -1,4 +1,4 @@
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
 
 const SAID = [
   "stage",

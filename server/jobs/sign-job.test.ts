@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { type Entry, mayClose } from "../../core/ledger/index.ts";
+import { type Entry } from "../../core/book/entry/index.ts";
+import { mayClose } from "../../core/state/index.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { newEntry, smallShop } from "../testing/small-shop.ts";
 import { readBook } from "./read-books.ts";

@@ -1,5 +1,5 @@
-import { dataOf, Signature } from "../../core/facts/index.ts";
-import { standing } from "../../core/ledger/index.ts";
+import { standing } from "../../core/book/entry/index.ts";
+import { dataOf, Signature } from "../../core/book/facts/index.ts";
 import { dutiesOf, mayClose, provenCar } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { promiseAtSigning } from "../follow-ups/promise-at-signing.ts";

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { mayClose } from "../../core/ledger/index.ts";
+import { mayClose } from "../../core/state/index.ts";
 import { countedLevels, lossRate } from "../../core/trade/leaks/index.ts";
 import { atDesk } from "../database/connection.ts";
 import { readBook } from "../jobs/read-books.ts";

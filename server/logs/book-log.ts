@@ -1,4 +1,4 @@
-import { dataOf, unwritable, WarmUpLog } from "../../core/facts/index.ts";
+import { dataOf, unwritable, WarmUpLog } from "../../core/book/facts/index.ts";
 import type { TraceAnalysis, TraceSpec } from "../../core/trade/trace/index.ts";
 import type { AtDesk, Desk } from "../database/connection.ts";
 import { type Given, sumOf } from "../given-bytes.ts";

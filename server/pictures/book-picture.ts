@@ -1,5 +1,5 @@
-import { dataOf, Picture, unwritable } from "../../core/facts/index.ts";
-import type { Stage } from "../../core/ledger/index.ts";
+import type { Stage } from "../../core/book/entry/index.ts";
+import { dataOf, Picture, unwritable } from "../../core/book/facts/index.ts";
 import type { AtDesk, Desk } from "../database/connection.ts";
 import { bytesOf, type Given, sumOf } from "../given-bytes.ts";
 import { recordEntries } from "../jobs/record-entries.ts";

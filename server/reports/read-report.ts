@@ -1,4 +1,4 @@
-import { lastFact, WarmUpLog } from "../../core/facts/index.ts";
+import { lastFact, WarmUpLog } from "../../core/book/facts/index.ts";
 import type { System } from "../../core/kernel/units/index.ts";
 import { type JobReport, reportOf } from "../../core/report/index.ts";
 import type { TraceSpec } from "../../core/trade/trace/index.ts";

@@ -4,9 +4,16 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ChosenPart, Complaint, CorrectionReason, dataOf, Guarantee, Proof } from "../../core/facts/index.ts";
-import { mayClose } from "../../core/ledger/index.ts";
+import {
+  ChosenPart,
+  Complaint,
+  CorrectionReason,
+  dataOf,
+  Guarantee,
+  Proof,
+} from "../../core/book/facts/index.ts";
 import type { JobReport } from "../../core/report/index.ts";
+import { mayClose } from "../../core/state/index.ts";
 import { readBook } from "../jobs/read-books.ts";
 import { signJob } from "../jobs/sign-job.ts";
 import { bookLog } from "../logs/book-log.ts";

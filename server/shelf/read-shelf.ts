@@ -1,5 +1,5 @@
-import { ChosenPart } from "../../core/facts/index.ts";
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
+import { ChosenPart } from "../../core/book/facts/index.ts";
 import {
   type Doings,
   doingsKey,

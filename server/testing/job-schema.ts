@@ -1,6 +1,6 @@
 import "reflect-metadata";
 import { validationMetadatasToSchemas } from "class-validator-jsonschema";
-import { FACTS, UNIT_RANGES, WrittenEntry } from "../../core/facts/index.ts";
+import { FACTS, UNIT_RANGES, WrittenEntry } from "../../core/book/facts/index.ts";
 import { CHECKS, FAILINGS } from "../../core/trade/trace/index.ts";
 
 type Schema = Record<string, unknown>;
@@ -53,7 +53,7 @@ function wholeSchema(classes: Record<string, Schema>, kind: { name: string }) {
   return whole;
 }
 
-/** `$defs` of the job's schema that are told by the classes in `core/facts`: one for each fact, one for an entry. */
+/** `$defs` of the job's schema that are told by the classes in `core/book/facts`: one for each fact, one for an entry. */
 export function entryDefinitions(): Record<string, Schema> {
   const classes = classSchemas();
   const facts = Object.fromEntries(

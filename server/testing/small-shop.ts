@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
 import { type AtDesk, atDesk, type Desk } from "../database/connection.ts";
 import { openJob } from "../jobs/open-job.ts";
 import { type NewEntry, recordEntries } from "../jobs/record-entries.ts";

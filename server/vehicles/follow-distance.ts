@@ -1,4 +1,4 @@
-import { Distance, lastFact } from "../../core/facts/index.ts";
+import { Distance, lastFact } from "../../core/book/facts/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";
 

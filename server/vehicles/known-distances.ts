@@ -1,4 +1,4 @@
-import { Distance, factsOf } from "../../core/facts/index.ts";
+import { Distance, factsOf } from "../../core/book/facts/index.ts";
 import type { DistanceRead } from "../../core/trade/car/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { LevelRow } from "../database/models/level-row.ts";

@@ -1,5 +1,5 @@
-import { factsOf, KnownTorque, MeasuredUnit } from "../../core/facts/index.ts";
-import type { Entry } from "../../core/ledger/index.ts";
+import type { Entry } from "../../core/book/entry/index.ts";
+import { factsOf, KnownTorque, MeasuredUnit } from "../../core/book/facts/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";
 import { isId } from "./is-id.ts";

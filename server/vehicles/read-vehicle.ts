@@ -1,5 +1,6 @@
-import { CoolantLevel, factsOf } from "../../core/facts/index.ts";
-import { complaintOf, findingOf, partLives } from "../../core/job/index.ts";
+import { CoolantLevel, factsOf } from "../../core/book/facts/index.ts";
+import { partLives } from "../../core/job/index.ts";
+import { complaintOf, findingOf } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";
 import { shortFrom } from "../jobs/where-from.ts";

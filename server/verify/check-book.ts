@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
-import { entryText, headingText, type JobHeading, type KeptEntry } from "../../core/chain/index.ts";
-import { lastFact, Signature } from "../../core/facts/index.ts";
+import { entryText, headingText, type JobHeading, type KeptEntry } from "../../core/book/chain/index.ts";
+import { lastFact, Signature } from "../../core/book/facts/index.ts";
 
 /** A job's row as its chain is told by it. */
 export interface Bound extends JobHeading {

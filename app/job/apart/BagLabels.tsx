@@ -1,6 +1,6 @@
 import { create } from "qrcode";
 import { useMemo } from "react";
-import { type PlaceOut, placesOut } from "../../../core/ledger/index.ts";
+import { type PlaceOut, placesOut } from "../../../core/book/out/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
 

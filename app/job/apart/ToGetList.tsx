@@ -1,5 +1,5 @@
-import { dataOf, factOf, Got, TO_GET_BECAUSE, type ToGet } from "../../../core/facts/index.ts";
-import { toGet, toGetDraft } from "../../../core/state/index.ts";
+import { dataOf, factOf, Got, TO_GET_BECAUSE, type ToGet } from "../../../core/book/facts/index.ts";
+import { toGet, toGetDraft } from "../../../core/book/out/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";

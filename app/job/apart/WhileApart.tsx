@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { dataOf, SeenApart, type SeenAs } from "../../../core/facts/index.ts";
-import { type ApartRow, whileApart } from "../../../core/job/index.ts";
+import { dataOf, SeenApart, type SeenAs } from "../../../core/book/facts/index.ts";
+import { type ApartRow, whileApart } from "../../../core/state/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../../../core/book/book.fixture.ts";
+import { book } from "../../../core/book/entry/book.fixture.ts";
 import { tickId } from "../tick-id.ts";
 import { answersOf } from "./answers.ts";
 

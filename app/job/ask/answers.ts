@@ -1,3 +1,4 @@
+import type { Entry } from "../../../core/book/entry/index.ts";
 import {
   Codes,
   Complaint,
@@ -10,8 +11,7 @@ import {
   lastFact,
   type Said,
   Trouble,
-} from "../../../core/facts/index.ts";
-import type { Entry } from "../../../core/ledger/index.ts";
+} from "../../../core/book/facts/index.ts";
 
 export const QUESTIONS = [
   "complaint",

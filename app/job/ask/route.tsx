@@ -1,3 +1,4 @@
+import type { EntryDraft } from "../../../core/book/entry/index.ts";
 import {
   Codes,
   Complaint,
@@ -7,9 +8,8 @@ import {
   Gauge,
   Happens,
   Trouble,
-} from "../../../core/facts/index.ts";
+} from "../../../core/book/facts/index.ts";
 import { format, SHOWN } from "../../../core/kernel/units/index.ts";
-import type { EntryDraft } from "../../../core/ledger/index.ts";
 import { fallenDistance } from "../../../core/state/index.ts";
 import { MOST_KM, readDistance } from "../../../core/trade/car/index.ts";
 import { TROUBLES } from "../../../core/trade/diagnosis/knowledge/index.ts";

@@ -1,6 +1,7 @@
 import { Dialog } from "radix-ui";
 import { memo, useEffect, useRef, useState } from "react";
-import { openItems, type Stage } from "../../../core/ledger/index.ts";
+import { type Stage } from "../../../core/book/entry/index.ts";
+import { openItems } from "../../../core/state/index.ts";
 import { useKeys } from "../../shell/keys/useKeys.ts";
 import type { JobContext } from "../context.ts";
 import { Balance } from "./Balance.tsx";

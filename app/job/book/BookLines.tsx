@@ -1,6 +1,6 @@
 import { Search } from "lucide-react";
 import { Fragment, useDeferredValue, useMemo, useRef, useState } from "react";
-import { correctedIds, type Entry } from "../../../core/ledger/index.ts";
+import { correctedIds, type Entry } from "../../../core/book/entry/index.ts";
 import { moveFocus } from "../../ui/arrows.ts";
 import { clockOf, dayOf } from "../../ui/dates.ts";
 import { type JobContext, useWaiting } from "../context.ts";

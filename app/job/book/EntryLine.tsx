@@ -1,12 +1,8 @@
 import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from "react";
-import { Distance, factOf, lifted } from "../../../core/facts/index.ts";
-import {
-  type Expectation,
-  type LineContext,
-  type LineReading,
-  type Stage,
-  stillOut,
-} from "../../../core/ledger/index.ts";
+import { type Stage } from "../../../core/book/entry/index.ts";
+import { Distance, factOf, lifted } from "../../../core/book/facts/index.ts";
+import { stillOut } from "../../../core/book/out/index.ts";
+import { type Expectation, type LineContext, type LineReading } from "../../../core/ledger/index.ts";
 import { fallenDistance } from "../../../core/state/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { AfterPause } from "../../ui/Announcer.tsx";

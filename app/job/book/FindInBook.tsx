@@ -1,6 +1,6 @@
 import { Search } from "lucide-react";
 import { useId } from "react";
-import { STAGES, type Stage } from "../../../core/ledger/index.ts";
+import { STAGES, type Stage } from "../../../core/book/entry/index.ts";
 import { STAGE_NAMES } from "../../shell/stage-names.ts";
 import { type BookFilter, isFiltered, NO_FILTER } from "./filter-lines.ts";
 

@@ -1,6 +1,6 @@
 import { memo } from "react";
+import type { Entry } from "../../../core/book/entry/index.ts";
 import { format, type System } from "../../../core/kernel/units/index.ts";
-import type { Entry } from "../../../core/ledger/index.ts";
 import { InMark, OutMark } from "../../ui/OutIn.tsx";
 
 const amount = (entry: Entry, figure: number, system: System) =>

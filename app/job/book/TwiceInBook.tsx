@@ -1,4 +1,4 @@
-import { thing } from "../../../core/ledger/index.ts";
+import { thing } from "../../../core/book/out/index.ts";
 import { type Doubled, doubled } from "../../../core/state/index.ts";
 import type { JobContext } from "../context.ts";
 

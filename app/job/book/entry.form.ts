@@ -1,4 +1,4 @@
-import { entryTrouble, type WrittenEntry } from "../../../core/facts/index.ts";
+import { entryTrouble, type WrittenEntry } from "../../../core/book/facts/index.ts";
 import type { Checked } from "../../shell/forms.ts";
 
 const MOST_AT_ONCE = 50;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../../../core/book/book.fixture.ts";
+import { book } from "../../../core/book/entry/book.fixture.ts";
 import { filterLines, isFiltered, NO_FILTER } from "./filter-lines.ts";
 
 const entries = book([

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { back, bolts, book, coolant } from "../../../core/book/book.fixture.ts";
-import type { Entry } from "../../../core/ledger/index.ts";
+import { back, bolts, book, coolant } from "../../../core/book/entry/book.fixture.ts";
+import type { Entry } from "../../../core/book/entry/index.ts";
 import { lineWords } from "./line-words.ts";
 
 const wordsOf = (drafts: Partial<Entry>[], system: "metric" | "us" = "metric") => {

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
-import { factOf } from "../../../core/facts/index.ts";
-import { correctedIds, type Entry } from "../../../core/ledger/index.ts";
+import { correctedIds, type Entry } from "../../../core/book/entry/index.ts";
+import { factOf } from "../../../core/book/facts/index.ts";
 import { useMember } from "../../shell/member.ts";
 import type { JobContext } from "../context.ts";
 

@@ -1,5 +1,5 @@
-import { dataOf, FitCheck } from "../../../core/facts/index.ts";
-import { fitVerdicts } from "../../../core/ledger/index.ts";
+import { dataOf, FitCheck } from "../../../core/book/facts/index.ts";
+import { fitVerdicts } from "../../../core/book/out/index.ts";
 import { FIT_CHECKS } from "../../../core/trade/order/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";

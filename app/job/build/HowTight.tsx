@@ -1,6 +1,6 @@
-import { dataOf, factsOf, KnownTorque } from "../../../core/facts/index.ts";
+import { dataOf, factsOf, KnownTorque } from "../../../core/book/facts/index.ts";
+import { balance } from "../../../core/book/out/index.ts";
 import { format, fromShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
-import { balance } from "../../../core/ledger/index.ts";
 import {
   BOLT_CLASSES,
   type BoltClass,

@@ -1,5 +1,5 @@
-import { dataOf, type MovedHow, MovedOver } from "../../../core/facts/index.ts";
-import { type MoveOver, moveOver } from "../../../core/job/index.ts";
+import { dataOf, type MovedHow, MovedOver } from "../../../core/book/facts/index.ts";
+import { type MoveOver, moveOver } from "../../../core/state/index.ts";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { useJob } from "../context.ts";
 

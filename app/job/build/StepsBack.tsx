@@ -1,7 +1,8 @@
 import { useState } from "react";
-import { factOf, StepBack } from "../../../core/facts/index.ts";
-import { type BackItem, type BackList, type BackStep, tasksOf } from "../../../core/job/index.ts";
-import { stepBackDrafts } from "../../../core/ledger/index.ts";
+import { stepBackDrafts } from "../../../core/book/acts/index.ts";
+import { factOf, StepBack } from "../../../core/book/facts/index.ts";
+import { tasksOf } from "../../../core/book/out/index.ts";
+import { type BackItem, type BackList, type BackStep } from "../../../core/job/index.ts";
 import { checkKnown } from "../../../core/trade/order/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -1,5 +1,5 @@
-import { dataOf, factOf, TaskDone } from "../../../core/facts/index.ts";
-import type { TaskLine } from "../../../core/job/index.ts";
+import { dataOf, factOf, TaskDone } from "../../../core/book/facts/index.ts";
+import type { TaskLine } from "../../../core/book/out/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
 import { sayTick } from "../tick-id.ts";

@@ -1,4 +1,4 @@
-import { hoseFeltDraft } from "../../../core/facts/index.ts";
+import { hoseFeltDraft } from "../../../core/book/facts/index.ts";
 import { format, inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import type { EngineState } from "../../../core/state/index.ts";
 import { CAP_OPENS_C } from "../../../core/trade/bleed/index.ts";

@@ -1,6 +1,6 @@
+import type { EntryDraft } from "../../../core/book/entry/index.ts";
+import { READ_ITEMS } from "../../../core/book/heat/index.ts";
 import { type MeantDegrees, meantDegrees, SHOWN, type System } from "../../../core/kernel/units/index.ts";
-import type { EntryDraft } from "../../../core/ledger/index.ts";
-import { READ_ITEMS } from "../../../core/state/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";

@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import type { Entry } from "../../../core/book/index.ts";
+import type { Entry } from "../../../core/book/entry/index.ts";
 import { bledVehicle, type EngineState, engineState } from "../../../core/state/index.ts";
 import type { BleedingVehicle, CoolDown } from "../../../core/trade/bleed/index.ts";
 import { useMember } from "../../shell/member.ts";

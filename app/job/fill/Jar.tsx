@@ -1,5 +1,5 @@
 import { format, type System } from "../../../core/kernel/units/index.ts";
-import type { CoolantBalance } from "../../../core/ledger/index.ts";
+import type { CoolantBalance } from "../../../core/state/index.ts";
 
 const HEIGHT = 260;
 const TOP = 16;

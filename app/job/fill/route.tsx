@@ -1,8 +1,8 @@
-import { dataOf, Strength } from "../../../core/facts/index.ts";
+import { type EntryDraft } from "../../../core/book/entry/index.ts";
+import { dataOf, Strength } from "../../../core/book/facts/index.ts";
 import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/job/index.ts";
 import { format, readShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
-import { coolantBalance, type EntryDraft } from "../../../core/ledger/index.ts";
-import { bledVehicle } from "../../../core/state/index.ts";
+import { bledVehicle, coolantBalance } from "../../../core/state/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -1,5 +1,5 @@
 import { memo, useState } from "react";
-import { dataOf, Finding, OwnTest as OwnTestFact } from "../../../core/facts/index.ts";
+import { dataOf, Finding, OwnTest as OwnTestFact } from "../../../core/book/facts/index.ts";
 import type { Verdict } from "../../../core/kernel/verdict/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";

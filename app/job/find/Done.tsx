@@ -1,7 +1,7 @@
 import { memo } from "react";
-import { factOf, OwnTest, TestOutcome } from "../../../core/facts/index.ts";
+import { type Entry, standing } from "../../../core/book/entry/index.ts";
+import { factOf, OwnTest, TestOutcome } from "../../../core/book/facts/index.ts";
 import type { Verdict } from "../../../core/kernel/verdict/index.ts";
-import { type Entry, standing } from "../../../core/ledger/index.ts";
 import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf } from "../../ui/dates.ts";

@@ -1,4 +1,4 @@
-import { dataOf, Waiting } from "../../../core/facts/index.ts";
+import { dataOf, Waiting } from "../../../core/book/facts/index.ts";
 import { morningAfter, overnightOffer } from "../../../core/job/find/index.ts";
 import { waitOf } from "../../../core/job/index.ts";
 import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";

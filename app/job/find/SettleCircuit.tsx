@@ -1,4 +1,4 @@
-import { dataOf, FanCircuit } from "../../../core/facts/index.ts";
+import { dataOf, FanCircuit } from "../../../core/book/facts/index.ts";
 import {
   CIRCUITS,
   type CircuitAnswers,

@@ -5,9 +5,9 @@ import {
   Finding,
   TestOutcome,
   TriedRepair,
-} from "../../../core/facts/index.ts";
+} from "../../../core/book/facts/index.ts";
 import { type Belief } from "../../../core/job/find/index.ts";
-import type { findingOf } from "../../../core/job/index.ts";
+import type { findingOf } from "../../../core/state/index.ts";
 import { testOf, testsOf, UNSURE } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import type { JobContext } from "../context.ts";
 import { CANNOT } from "./outcome-keys.ts";

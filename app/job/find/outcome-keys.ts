@@ -1,4 +1,4 @@
-import type { CannotBecause } from "../../../core/facts/index.ts";
+import type { CannotBecause } from "../../../core/book/facts/index.ts";
 import type { KeyDoing } from "../../shell/keys/key-registry.ts";
 
 /** Under the left hand, in the order of the buttons; clear of the keys that go places. */

@@ -1,4 +1,5 @@
 import { useDeferredValue, useEffect, useMemo, useState } from "react";
+import type { Entry } from "../../../core/book/entry/index.ts";
 import {
   CannotTest,
   CoolantLevel,
@@ -8,7 +9,7 @@ import {
   TestOutcome,
   TriedRepair,
   WarmUpLog,
-} from "../../../core/facts/index.ts";
+} from "../../../core/book/facts/index.ts";
 import {
   type Belief,
   beliefOf,
@@ -17,8 +18,7 @@ import {
   quarterOf,
   verdictOffer,
 } from "../../../core/job/find/index.ts";
-import { findingOf } from "../../../core/job/index.ts";
-import type { Entry } from "../../../core/ledger/index.ts";
+import { findingOf } from "../../../core/state/index.ts";
 import type { FindRead } from "../../../server/jobs/read-find.ts";
 import { useJob } from "../context.ts";
 import { doingsOf } from "./doings.ts";

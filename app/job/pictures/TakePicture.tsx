@@ -1,7 +1,7 @@
 import { Camera, Image as ImageMark } from "lucide-react";
 import { type ChangeEvent, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
-import { dataOf, Picture } from "../../../core/facts/index.ts";
+import { dataOf, Picture } from "../../../core/book/facts/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../context.ts";
 import { shrink } from "./shrink.ts";

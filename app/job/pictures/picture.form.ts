@@ -1,5 +1,5 @@
 import { IsIn, IsISO8601, IsOptional, IsString, IsUUID, Length, MaxLength } from "class-validator";
-import { STAGES, type Stage } from "../../../core/ledger/index.ts";
+import { STAGES, type Stage } from "../../../core/book/entry/index.ts";
 
 /** What booking a picture sends beside the file itself. */
 export class PictureForm {

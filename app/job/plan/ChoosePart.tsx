@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { ChosenPart, dataOf } from "../../../core/facts/index.ts";
+import { ChosenPart, dataOf } from "../../../core/book/facts/index.ts";
 import type { ShelfItem } from "../../../core/shelf/index.ts";
 import { GRADES, type Grade } from "../../../core/trade/sourcing/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";

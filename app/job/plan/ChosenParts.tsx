@@ -1,6 +1,6 @@
 import { Check, X } from "lucide-react";
-import type { NoParts, Said } from "../../../core/facts/index.ts";
-import type { PartState } from "../../../core/state/index.ts";
+import type { NoParts, Said } from "../../../core/book/facts/index.ts";
+import type { PartState } from "../../../core/book/parts/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { dateOf } from "../../ui/dates.ts";
 import { useJob } from "../context.ts";

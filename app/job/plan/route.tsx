@@ -1,5 +1,5 @@
-import { dataOf, factOf, lastFact, NoParts } from "../../../core/facts/index.ts";
-import { partsState } from "../../../core/state/index.ts";
+import { dataOf, factOf, lastFact, NoParts } from "../../../core/book/facts/index.ts";
+import { partsState } from "../../../core/book/parts/index.ts";
 import { readLastOnModel } from "../../../server/jobs/read-last-on-model.ts";
 import { readLives } from "../../../server/jobs/read-lives.ts";
 import { readPartsOnShelf } from "../../../server/shelf/read-shelf.ts";

@@ -1,7 +1,7 @@
 import { wrap } from "comlink";
 import { extent, line, scaleLinear } from "d3";
 import { useEffect, useState } from "react";
-import { factsOf, type WarmUpLog as Log, WarmUpLog } from "../../../core/facts/index.ts";
+import { factsOf, type WarmUpLog as Log, WarmUpLog } from "../../../core/book/facts/index.ts";
 import { inShownUnits, SHOWN, type System, toShown } from "../../../core/kernel/units/index.ts";
 import { decodeLog, type TraceSpec } from "../../../core/trade/trace/index.ts";
 import { Button } from "../../ui/Button.tsx";

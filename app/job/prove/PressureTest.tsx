@@ -1,8 +1,8 @@
 import { useEffect } from "react";
 import { useFetcher } from "react-router";
-import { dataOf, PressureRead } from "../../../core/facts/index.ts";
-import { pressureHeld, pressureReadings } from "../../../core/job/index.ts";
+import { dataOf, PressureRead } from "../../../core/book/facts/index.ts";
 import { format, inShownUnits, readShown, SHOWN, toShown } from "../../../core/kernel/units/index.ts";
+import { pressureHeld, pressureReadings } from "../../../core/state/index.ts";
 import type { TesterAnswer } from "../../instruments/pressure.route.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -1,8 +1,8 @@
 import { useState } from "react";
-import { dataOf, Proof } from "../../../core/facts/index.ts";
-import { type ProofRow, proofsOf, provenCar } from "../../../core/job/index.ts";
+import { dataOf, Proof } from "../../../core/book/facts/index.ts";
 import { inShownUnits } from "../../../core/kernel/units/index.ts";
 import { VERDICT_WORDS } from "../../../core/kernel/verdict/index.ts";
+import { type ProofRow, proofsOf, provenCar } from "../../../core/state/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ReasonForm } from "../../ui/ReasonForm.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";

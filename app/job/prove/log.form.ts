@@ -1,6 +1,6 @@
 import { Transform } from "class-transformer";
 import { IsNumber, IsOptional, IsString, IsUUID, Length, Max, Min } from "class-validator";
-import { MOST_RESTED_H } from "../../../core/facts/index.ts";
+import { MOST_RESTED_H } from "../../../core/book/facts/index.ts";
 
 /** What booking a log sends beside the file itself. */
 export class LogForm {

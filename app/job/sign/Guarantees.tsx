@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { dataOf, factsOf, Guarantee } from "../../../core/facts/index.ts";
+import { dataOf, factsOf, Guarantee } from "../../../core/book/facts/index.ts";
+import { partsState } from "../../../core/book/parts/index.ts";
 import { guaranteeSpan, guaranteeWords } from "../../../core/report/index.ts";
-import { partsState } from "../../../core/state/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
 import { useJob } from "../context.ts";

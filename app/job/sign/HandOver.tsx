@@ -1,4 +1,4 @@
-import { Distance, dataOf, factsOf } from "../../../core/facts/index.ts";
+import { Distance, dataOf, factsOf } from "../../../core/book/facts/index.ts";
 import { format, SHOWN } from "../../../core/kernel/units/index.ts";
 import { fallenDistance, knownDistances } from "../../../core/state/index.ts";
 import { readDistance } from "../../../core/trade/car/index.ts";

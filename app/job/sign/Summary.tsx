@@ -1,6 +1,6 @@
-import type { SeenAs } from "../../../core/facts/index.ts";
-import { complaintOf, findingOf, whileApart } from "../../../core/job/index.ts";
-import { partsState } from "../../../core/state/index.ts";
+import type { SeenAs } from "../../../core/book/facts/index.ts";
+import { partsState } from "../../../core/book/parts/index.ts";
+import { complaintOf, findingOf, whileApart } from "../../../core/state/index.ts";
 import { useJob } from "../context.ts";
 
 const APART_WORDS = { replaced: "Replaced too", advised: "Advised", declined: "Declined" } as const;

@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import type { ProofRow } from "../../../core/job/index.ts";
+import type { ProofRow } from "../../../core/state/index.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { useJob } from "../context.ts";
 

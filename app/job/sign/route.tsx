@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { v4 as newId } from "uuid";
-import { standing } from "../../../core/ledger/index.ts";
+import { standing } from "../../../core/book/entry/index.ts";
 import { dutiesOf, openItems, provenCar } from "../../../core/state/index.ts";
 import { USUAL_RULES } from "../../../core/trade/follow-ups/index.ts";
 import { type LooksToldBy, readLooks } from "../../../server/follow-ups/read-looks.ts";

@@ -1,6 +1,6 @@
 import { Minus, Plus } from "lucide-react";
-import { dataOf, ToGet } from "../../../core/facts/index.ts";
-import type { EntryDraft } from "../../../core/ledger/index.ts";
+import type { EntryDraft } from "../../../core/book/entry/index.ts";
+import { dataOf, ToGet } from "../../../core/book/facts/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";

@@ -1,4 +1,4 @@
-import { outOpen } from "../../../core/ledger/index.ts";
+import { outOpen } from "../../../core/book/out/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";

@@ -1,4 +1,4 @@
-import type { Account } from "../../../core/ledger/index.ts";
+import type { Account } from "../../../core/book/entry/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { dataOf, OpenedWithout } from "../../../core/facts/index.ts";
+import { dataOf, OpenedWithout } from "../../../core/book/facts/index.ts";
 import type { Gate } from "../../../core/job/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";

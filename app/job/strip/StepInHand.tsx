@@ -1,7 +1,8 @@
-import { factOf, StepDone } from "../../../core/facts/index.ts";
+import { stepDoneDrafts } from "../../../core/book/acts/index.ts";
+import { type EntryDraft } from "../../../core/book/entry/index.ts";
+import { factOf, StepDone } from "../../../core/book/facts/index.ts";
 import { type WorkOrder, workOrderOf } from "../../../core/job/index.ts";
 import { inShownTemperatures, readShown, SHOWN } from "../../../core/kernel/units/index.ts";
-import { type EntryDraft, stepDoneDrafts } from "../../../core/ledger/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { book } from "../../book/book.fixture.ts";
-import type { Entry } from "../../ledger/index.ts";
+import { book } from "../../book/entry/book.fixture.ts";
+import type { Entry } from "../../book/entry/index.ts";
 import { CIRCUIT_KINDS, CIRCUITS, modelOf, REPAIRS, UNSURE } from "../../trade/diagnosis/knowledge/index.ts";
 import { beliefOf, customerText, findState, overnightOffer, verdictOffer } from "./index.ts";
 

@@ -1,5 +1,5 @@
-import { Codes, CoolantLevel, factsOf, Gauge, Happens, lastFact, Trouble } from "../../facts/index.ts";
-import type { Entry } from "../../ledger/index.ts";
+import type { Entry } from "../../book/entry/index.ts";
+import { Codes, CoolantLevel, factsOf, Gauge, Happens, lastFact, Trouble } from "../../book/facts/index.ts";
 import { type Asked, TROUBLES } from "../../trade/diagnosis/knowledge/index.ts";
 
 const AFTER_WORK = "after recent work";

@@ -1,5 +1,5 @@
-import { FanCircuit, factsOf, lastFact, TriedRepair } from "../../facts/index.ts";
-import type { Entry } from "../../ledger/index.ts";
+import type { Entry } from "../../book/entry/index.ts";
+import { FanCircuit, factsOf, lastFact, TriedRepair } from "../../book/facts/index.ts";
 import { posterior, proven, type Standing } from "../../trade/diagnosis/index.ts";
 import {
   CIRCUIT_KINDS,

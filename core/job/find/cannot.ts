@@ -1,5 +1,5 @@
-import { type CannotBecause, CannotTest, factsOf } from "../../facts/index.ts";
-import type { Entry } from "../../ledger/index.ts";
+import type { Entry } from "../../book/entry/index.ts";
+import { type CannotBecause, CannotTest, factsOf } from "../../book/facts/index.ts";
 import { COOLS_IN_H } from "../../state/index.ts";
 
 export interface Cannot {

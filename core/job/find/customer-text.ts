@@ -1,6 +1,6 @@
-import { lastFact, WarmUpLog } from "../../facts/index.ts";
+import type { Entry } from "../../book/entry/index.ts";
+import { lastFact, WarmUpLog } from "../../book/facts/index.ts";
 import { formatBothTemperatures, inShownTemperatures, type System } from "../../kernel/units/index.ts";
-import type { Entry } from "../../ledger/index.ts";
 import type { FindState } from "./find-state.ts";
 
 interface Card {

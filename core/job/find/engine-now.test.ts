@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Entry } from "../../ledger/index.ts";
+import type { Entry } from "../../book/entry/index.ts";
 import { heatOf, restedHours } from "./engine-now.ts";
 
 const entry = (more: Partial<Entry>): Entry => ({

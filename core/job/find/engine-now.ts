@@ -1,6 +1,7 @@
-import { factOf, TestOutcome, WarmUpLog } from "../../facts/index.ts";
-import { type Entry, standing } from "../../ledger/index.ts";
-import { COOLS_IN_H, WARM_C } from "../../state/index.ts";
+import { type Entry, standing } from "../../book/entry/index.ts";
+import { factOf, TestOutcome, WarmUpLog } from "../../book/facts/index.ts";
+import { WARM_C } from "../../book/heat/index.ts";
+import { COOLS_IN_H } from "../../state/index.ts";
 import type { Heat } from "../../trade/diagnosis/index.ts";
 import { isOutcome, testOf } from "../../trade/diagnosis/knowledge/index.ts";
 

@@ -1,4 +1,4 @@
-import type { Entry } from "../../ledger/index.ts";
+import type { Entry } from "../../book/entry/index.ts";
 import type { CircuitKind } from "../../trade/diagnosis/knowledge/index.ts";
 import { type Belief, beliefOf, type FindContext } from "./belief.ts";
 import { type FindPlan, planOf } from "./plan.ts";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../../book/book.fixture.ts";
-import type { Entry } from "../../ledger/index.ts";
+import { book } from "../../book/entry/book.fixture.ts";
+import type { Entry } from "../../book/entry/index.ts";
 import { REPAIRS, UNSURE } from "../../trade/diagnosis/knowledge/index.ts";
 import { circuitOf, customerText, findState, resultsOf, verdictOffer } from "./index.ts";
 import { inHand } from "./offered.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../../book/book.fixture.ts";
+import { book } from "../../book/entry/book.fixture.ts";
 import type { WarmUpCar } from "../../trade/thermal/index.ts";
 import { analyseTrace, type Trace, type TraceSpec } from "../../trade/trace/index.ts";
 import { simulated } from "../../trade/trace/log.fixture.ts";

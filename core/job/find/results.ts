@@ -1,5 +1,5 @@
-import { FanHeard, factOf, type LogCheck, TestOutcome, WarmUpLog } from "../../facts/index.ts";
-import { type Entry, standing } from "../../ledger/index.ts";
+import { type Entry, standing } from "../../book/entry/index.ts";
+import { FanHeard, factOf, type LogCheck, TestOutcome, WarmUpLog } from "../../book/facts/index.ts";
 
 export interface Result {
   test: string;

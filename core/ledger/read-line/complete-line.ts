@@ -1,4 +1,4 @@
-import { thing } from "../../state/words.ts";
+import { thing } from "../../book/out/index.ts";
 import type { LineContext } from "./line.ts";
 import { readLine } from "./read-line.ts";
 import { workLines } from "./read-work.ts";

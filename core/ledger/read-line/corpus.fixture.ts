@@ -1,5 +1,5 @@
-import type { EntryDraft } from "../../book/index.ts";
-import type { BalanceLine } from "../../state/balance.ts";
+import type { EntryDraft } from "../../book/entry/index.ts";
+import type { BalanceLine } from "../../book/out/index.ts";
 import type { LineContext, LineReading } from "./line.ts";
 
 export interface Case {

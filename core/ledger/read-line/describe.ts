@@ -1,7 +1,7 @@
-import type { Entry, EntryDraft } from "../../book/index.ts";
-import { coolantWords, factOf, sentence, unknownFactOf } from "../../facts/index.ts";
+import type { Entry, EntryDraft } from "../../book/entry/index.ts";
+import { coolantWords, factOf, sentence, unknownFactOf } from "../../book/facts/index.ts";
+import { thing } from "../../book/out/index.ts";
 import type { System } from "../../kernel/units/index.ts";
-import { thing } from "../../state/words.ts";
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const MOST_AS_WRITTEN = 120;

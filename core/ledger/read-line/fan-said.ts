@@ -1,4 +1,4 @@
-import { FAN_SAID, type FanSaid } from "../../facts/index.ts";
+import { FAN_SAID, type FanSaid } from "../../book/facts/index.ts";
 import type { Word } from "./words.ts";
 
 const FAN_WORDS: Readonly<Record<string, string>> = {

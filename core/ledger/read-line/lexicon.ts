@@ -1,4 +1,4 @@
-import type { Account } from "../../book/index.ts";
+import type { Account } from "../../book/entry/index.ts";
 
 /** Sides and heights: always part of the place, said before the thing. */
 export const SIDES = new Set(

@@ -1,6 +1,6 @@
-import type { Entry, EntryDraft, Stage } from "../../book/index.ts";
+import type { Entry, EntryDraft, Stage } from "../../book/entry/index.ts";
+import type { BalanceLine } from "../../book/out/index.ts";
 import type { System } from "../../kernel/units/index.ts";
-import type { BalanceLine } from "../../state/balance.ts";
 import type { CoolDown } from "../../trade/bleed/index.ts";
 
 export interface LineContext {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../../book/book.fixture.ts";
-import type { Entry } from "../../book/index.ts";
-import { dataOf, entryTrouble, MeasuredUnit } from "../../facts/index.ts";
-import { stillOut } from "../../state/index.ts";
+import { book } from "../../book/entry/book.fixture.ts";
+import type { Entry } from "../../book/entry/index.ts";
+import { dataOf, entryTrouble, MeasuredUnit } from "../../book/facts/index.ts";
+import { stillOut } from "../../book/out/index.ts";
 import { readLine } from "../index.ts";
 
 const read = (line: string, drafts: Partial<Entry>[] = []) => {

@@ -1,6 +1,6 @@
-import type { Entry, EntryDraft } from "../../book/index.ts";
-import { Bypass, dataOf, factsOf } from "../../facts/index.ts";
-import { balanceKey } from "../../state/balance.ts";
+import type { Entry, EntryDraft } from "../../book/entry/index.ts";
+import { Bypass, dataOf, factsOf } from "../../book/facts/index.ts";
+import { balanceKey } from "../../book/out/index.ts";
 import type { LineContext, Read } from "./line.ts";
 import type { Word } from "./words.ts";
 

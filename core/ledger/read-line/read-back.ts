@@ -1,6 +1,6 @@
-import type { EntryDraft } from "../../book/index.ts";
-import type { BalanceLine } from "../../state/balance.ts";
-import { thing } from "../../state/words.ts";
+import type { EntryDraft } from "../../book/entry/index.ts";
+import type { BalanceLine } from "../../book/out/index.ts";
+import { thing } from "../../book/out/index.ts";
 import { PARTS } from "./lexicon.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
 import type { MoveRead } from "./moves.ts";

@@ -1,5 +1,5 @@
-import type { EntryDraft } from "../../book/index.ts";
-import { dataOf, Strength } from "../../facts/index.ts";
+import type { EntryDraft } from "../../book/entry/index.ts";
+import { dataOf, Strength } from "../../book/facts/index.ts";
 import { format } from "../../kernel/units/index.ts";
 import { FILLERS } from "./lexicon.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";

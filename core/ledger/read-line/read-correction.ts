@@ -1,6 +1,6 @@
-import { correctedIds, type EntryDraft, isStrike } from "../../book/index.ts";
-import { CorrectionReason, dataOf, factOf } from "../../facts/index.ts";
-import { stillOut } from "../../state/still-out.ts";
+import { correctedIds, type EntryDraft, isStrike } from "../../book/entry/index.ts";
+import { CorrectionReason, dataOf, factOf } from "../../book/facts/index.ts";
+import { stillOut } from "../../book/out/index.ts";
 import { describeEntry } from "./describe.ts";
 import type { Expectation, LineContext, LineReading } from "./line.ts";
 import type { Word } from "./words.ts";

@@ -1,4 +1,4 @@
-import { hoseFeltDraft } from "../../facts/index.ts";
+import { hoseFeltDraft } from "../../book/facts/index.ts";
 import type { Read } from "./line.ts";
 import type { Word } from "./words.ts";
 

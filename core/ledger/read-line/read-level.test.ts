@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { CoolantLevel, factOf } from "../../facts/index.ts";
+import { CoolantLevel, factOf } from "../../book/facts/index.ts";
 import { readLevel } from "./read-level.ts";
 import { wordsOf } from "./words.ts";
 

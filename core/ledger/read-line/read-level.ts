@@ -1,5 +1,5 @@
-import { CoolantLevel, dataOf } from "../../facts/index.ts";
-import { LEVEL_WORDS } from "../../state/words.ts";
+import { CoolantLevel, dataOf } from "../../book/facts/index.ts";
+import { LEVEL_WORDS } from "../../book/out/index.ts";
 import type { Read } from "./line.ts";
 import type { Word } from "./words.ts";
 

@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { book } from "../../book/book.fixture.ts";
-import type { BalanceLine } from "../../state/balance.ts";
-import { completeLine, type LineContext, readLine, stillOut } from "../index.ts";
+import { book } from "../../book/entry/book.fixture.ts";
+import type { BalanceLine } from "../../book/out/index.ts";
+import { stillOut } from "../../book/out/index.ts";
+import { completeLine, type LineContext, readLine } from "../index.ts";
 
 const out = (account: BalanceLine["account"], place: string, item: string, open = 1): BalanceLine => ({
   account,

@@ -1,7 +1,7 @@
-import type { EntryDraft } from "../../book/index.ts";
-import { lastFact, MeasuredUnit } from "../../facts/index.ts";
+import type { EntryDraft } from "../../book/entry/index.ts";
+import { lastFact, MeasuredUnit } from "../../book/facts/index.ts";
+import { READ_ITEMS } from "../../book/heat/index.ts";
 import { mayBeOtherDegrees, toShown } from "../../kernel/units/index.ts";
-import { READ_ITEMS } from "../../state/readings.ts";
 import { type SeatSide, sideFromSeat } from "../../trade/fit/index.ts";
 import { describeEntry } from "./describe.ts";
 import { type Expectation, isExpectation, type LineContext, type LineReading, type Read } from "./line.ts";

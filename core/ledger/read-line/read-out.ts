@@ -1,4 +1,4 @@
-import type { EntryDraft } from "../../book/index.ts";
+import type { EntryDraft } from "../../book/entry/index.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
 import type { MoveRead } from "./moves.ts";
 import { type Named, readThings } from "./things.ts";

@@ -1,5 +1,5 @@
-import type { EntryDraft } from "../../book/index.ts";
-import { Distance, dataOf, FanHeard, type FanSaid, UNIT_RANGES } from "../../facts/index.ts";
+import type { EntryDraft } from "../../book/entry/index.ts";
+import { Distance, dataOf, FanHeard, type FanSaid, UNIT_RANGES } from "../../book/facts/index.ts";
 import { type Dimension, SHOWN } from "../../kernel/units/index.ts";
 import { FAN, fanStretch } from "./fan-said.ts";
 import { HOSE_SIDES, PARTS, SIDES } from "./lexicon.ts";

@@ -1,4 +1,4 @@
-import type { Account } from "../../book/index.ts";
+import type { Account } from "../../book/entry/index.ts";
 import {
   CONTAINERS,
   COUNT_WORDS,

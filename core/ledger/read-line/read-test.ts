@@ -1,4 +1,4 @@
-import { dataOf, OwnTest } from "../../facts/index.ts";
+import { dataOf, OwnTest } from "../../book/facts/index.ts";
 import type { Read } from "./line.ts";
 import type { Word } from "./words.ts";
 

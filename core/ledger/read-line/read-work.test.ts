@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import type { Entry, EntryDraft } from "../../book/index.ts";
-import { entryTrouble } from "../../facts/index.ts";
-import { stillOut } from "../../state/still-out.ts";
+import type { Entry, EntryDraft } from "../../book/entry/index.ts";
+import { entryTrouble } from "../../book/facts/index.ts";
+import { stillOut } from "../../book/out/index.ts";
 import { completeLine } from "./complete-line.ts";
 import type { LineContext } from "./line.ts";
 import { readLine } from "./read-line.ts";

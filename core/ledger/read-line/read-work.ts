@@ -1,4 +1,5 @@
-import { type Entry, type EntryDraft, standing } from "../../book/index.ts";
+import { stepBackDrafts, stepDoneDrafts } from "../../book/acts/index.ts";
+import { type Entry, type EntryDraft, standing } from "../../book/entry/index.ts";
 import {
   CheckedPart,
   ChosenPart,
@@ -11,16 +12,12 @@ import {
   SEEN_AS,
   SeenApart,
   ToGet,
-} from "../../facts/index.ts";
+} from "../../book/facts/index.ts";
+import { stepsOff, stepsState, thing, toGetDraft } from "../../book/out/index.ts";
+import { wantedParts } from "../../book/parts/index.ts";
 import { inShownTemperatures, type System } from "../../kernel/units/index.ts";
-import { wantedParts } from "../../state/parts.ts";
-import { stepsState } from "../../state/steps.ts";
-import { stepsOff } from "../../state/steps-off.ts";
-import { toGetDraft } from "../../state/to-get.ts";
-import { thing } from "../../state/words.ts";
 import { FEATURES, GOALS, inOrder, stepsFor, timeOf } from "../../trade/order/index.ts";
 import { GRADES, type Grade } from "../../trade/sourcing/index.ts";
-import { stepBackDrafts, stepDoneDrafts } from "../step-drafts.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
 import { inFigures, isManySaid, isVague } from "./said-count.ts";
 

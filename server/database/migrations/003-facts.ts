@@ -1,5 +1,5 @@
-import type { Entry } from "../../../core/book/index.ts";
-import { lifted } from "../../../core/facts/index.ts";
+import type { Entry } from "../../../core/book/entry/index.ts";
+import { lifted } from "../../../core/book/facts/index.ts";
 import type { Migration, Run } from "./migration.ts";
 
 const BATCH = 500;

@@ -1,5 +1,5 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
-import type { Account, Kind, Stage } from "../../../core/ledger/index.ts";
+import type { Account, Kind, Stage } from "../../../core/book/entry/index.ts";
 
 /** One line of a book. The database takes no change to it, from anybody. */
 export class EntryRow extends Model {

@@ -1,4 +1,4 @@
-import { BleedSign, dataOf } from "../../../../core/facts/index.ts";
+import { BleedSign, dataOf } from "../../../../core/book/facts/index.ts";
 import type { BleedRun } from "../../../../core/job/index.ts";
 import { SIGN_WORDS, SIGNS, type Sign } from "../../../../core/trade/bleed/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";

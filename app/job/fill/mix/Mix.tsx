@@ -1,4 +1,4 @@
-import { dataOf, MixRead, Strength } from "../../../../core/facts/index.ts";
+import { dataOf, MixRead, Strength } from "../../../../core/book/facts/index.ts";
 import { format } from "../../../../core/kernel/units/index.ts";
 import { coolantState, FLUSHED_SHARE, othersIn } from "../../../../core/state/index.ts";
 import {

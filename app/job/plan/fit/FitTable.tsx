@@ -1,7 +1,7 @@
 import { useMemo } from "react";
-import { dataOf, MeasuredUnit, Task, ToGet } from "../../../../core/facts/index.ts";
-import { tasksOf } from "../../../../core/job/index.ts";
-import type { EntryDraft } from "../../../../core/ledger/index.ts";
+import type { EntryDraft } from "../../../../core/book/entry/index.ts";
+import { dataOf, MeasuredUnit, Task, ToGet } from "../../../../core/book/facts/index.ts";
+import { tasksOf } from "../../../../core/book/out/index.ts";
 import { compareUnits, type Steering } from "../../../../core/trade/fit/index.ts";
 import type { Measured } from "../../../../server/vehicles/read-measured.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";

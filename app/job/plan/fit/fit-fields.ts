@@ -1,4 +1,4 @@
-import type { MeasuredUnit } from "../../../../core/facts/index.ts";
+import type { MeasuredUnit } from "../../../../core/book/facts/index.ts";
 import {
   type SeatSide,
   type Space,

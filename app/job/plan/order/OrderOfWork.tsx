@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { dataOf, OrderOfWork } from "../../../../core/facts/index.ts";
+import { dataOf, OrderOfWork } from "../../../../core/book/facts/index.ts";
 import { workOrderOf } from "../../../../core/job/index.ts";
 import {
   FEATURES,

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { useFetcher } from "react-router";
-import { dataOf, Waiting } from "../../../../core/facts/index.ts";
+import { dataOf, Waiting } from "../../../../core/book/facts/index.ts";
 import { format } from "../../../../core/kernel/units/index.ts";
 import { countedLevels, lossRate, reaches } from "../../../../core/trade/leaks/index.ts";
 import type { LevelsOf } from "../../../../server/levels/read-levels.ts";

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
-import { ChosenPart, dataOf } from "../../../../core/facts/index.ts";
+import { ChosenPart, dataOf } from "../../../../core/book/facts/index.ts";
 import type { PartLife } from "../../../../core/job/index.ts";
 import { lifeHere, type PartSpan, type ShelfItem } from "../../../../core/shelf/index.ts";
 import { repeatFailures, schoolsSay } from "../../../../core/trade/sourcing/index.ts";

@@ -1,5 +1,5 @@
-import { dataOf, FitCheck, factOf, factsOf, WireOn } from "../../../../core/facts/index.ts";
-import { fitVerdicts } from "../../../../core/ledger/index.ts";
+import { dataOf, FitCheck, factOf, factsOf, WireOn } from "../../../../core/book/facts/index.ts";
+import { fitVerdicts } from "../../../../core/book/out/index.ts";
 import type { FanWiring } from "../../../../core/trade/electrics/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";

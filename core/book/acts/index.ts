@@ -1,0 +1,1 @@
+export { stepBackDrafts, stepDoneDrafts } from "./step-drafts.ts";

@@ -1,0 +1,53 @@
+import { WAYS_BACK, type WorkStep } from "../../trade/order/index.ts";
+import type { Entry, EntryDraft } from "../entry/index.ts";
+import { dataOf, StepBack, StepDone } from "../facts/index.ts";
+import type { StepOff } from "../out/index.ts";
+import { outOpen } from "../out/index.ts";
+import { wantedParts } from "../parts/index.ts";
+
+/** What is booked as a step of the order of work is done: the step, then what it takes off, where that isn't off yet. */
+export function stepDoneDrafts({ id, name }: WorkStep, entries: readonly Entry[]): EntryDraft[] {
+  const takes = Object.hasOwn(WAYS_BACK, id) ? (WAYS_BACK[id]?.takes ?? []) : [];
+  const moves = takes
+    .filter((taken) => outOpen(entries, taken) === 0)
+    .map((taken): EntryDraft => ({ kind: "movement", ...taken, out: 1 }));
+  return [
+    { kind: "note", item: name.toLowerCase(), text: "done", data: dataOf(StepDone, { step: id }) },
+    ...moves,
+    ...(id === SWAP ? swapped(entries) : []),
+  ];
+}
+
+/** The one step in which a part comes out and another goes in. */
+const SWAP = "swap";
+const SWITCH = /\b(?:switch|sensor)\b/i;
+
+/** The switch that came out and the one that went in, by the name of the one that was chosen: what went in is to be proven. */
+function swapped(entries: readonly Entry[]): EntryDraft[] {
+  const chosen = wantedParts(entries).findLast(({ item }) => SWITCH.test(item));
+  const { item, place } = chosen ?? { item: "fan switch", place: "" };
+  const part: EntryDraft = { kind: "movement", account: "part", item, ...(place ? { place } : {}) };
+  const isOut = outOpen(entries, part) > 0;
+  return [...(isOut ? [] : [{ ...part, out: 1 }]), { ...part, in: 1 }];
+}
+
+/** What is booked as it is undone: the step with the checks that were seen right, then what it took off going back. */
+export function stepBackDrafts(
+  { step, back, entryId }: StepOff,
+  seen: readonly { id: string; words: string }[],
+  entries: readonly Entry[],
+): EntryDraft[] {
+  const moves = (back.takes ?? []).flatMap((taken): EntryDraft[] => {
+    const open = outOpen(entries, taken);
+    return open > 0 ? [{ kind: "movement", ...taken, in: open }] : [];
+  });
+  return [
+    {
+      kind: "note",
+      item: back.name.toLowerCase(),
+      text: seen.length > 0 ? seen.map(({ words }) => words).join("; ") : "done",
+      data: dataOf(StepBack, { done: entryId, step, seen: seen.map(({ id }) => id) }),
+    },
+    ...moves,
+  ];
+}

@@ -1,0 +1,1 @@
+export { admit } from "./admit.ts";

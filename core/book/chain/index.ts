@@ -1,0 +1,3 @@
+export { canonical, type Json } from "./canonical.ts";
+export { entryText, headingText, type JobHeading, type KeptEntry } from "./chained-text.ts";
+export { printedHash } from "./printed-hash.ts";
