@@ -9,8 +9,8 @@ import {
   Proof,
 } from "../core/book/facts/index.ts";
 import { partsState } from "../core/book/parts/index.ts";
-import { promisesOf } from "../core/job/index.ts";
 import { guaranteeWords } from "../core/report/index.ts";
+import { promisesOf } from "../core/stages/plan/index.ts";
 import { proofsOf, provenCar, unproven } from "../core/state/index.ts";
 import type { NewEntry } from "../server/jobs/record-entries.ts";
 import type { DemoVehicle } from "./shop.ts";

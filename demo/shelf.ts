@@ -1,4 +1,4 @@
-import type { ShelfItem } from "../core/shelf/index.ts";
+import type { ShelfItem } from "../core/trade/shelf/index.ts";
 
 type Priced = [
   item: string,

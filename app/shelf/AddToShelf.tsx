@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { INHIBITORS } from "../../core/shelf/index.ts";
+import { INHIBITORS } from "../../core/trade/shelf/index.ts";
 import { GRADES } from "../../core/trade/sourcing/index.ts";
 import type { Refused } from "../shell/guard.server.ts";
 import { useMember } from "../shell/member.ts";

@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3";
 import { useState } from "react";
-import { FEWEST_GONE, halfGoneAfter, type PartSpan } from "../../core/shelf/index.ts";
+import { FEWEST_GONE, halfGoneAfter, type PartSpan } from "../../core/stages/earlier-jobs/index.ts";
 import { compareGrades, type Life, survival } from "../../core/trade/lifetimes/index.ts";
 import { ChipsOne } from "../ui/Chips.tsx";
 

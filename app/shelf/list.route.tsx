@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 import { data } from "react-router";
-import { readShelfList, SHELF_COLUMNS } from "../../core/shelf/index.ts";
+import { readShelfList, SHELF_COLUMNS } from "../../core/trade/shelf/index.ts";
 import { putOnShelf } from "../../server/shelf/put-on-shelf.ts";
 import { readShelf } from "../../server/shelf/read-shelf.ts";
 import { guarded } from "../shell/guard.server.ts";

@@ -1,4 +1,4 @@
-import type { PartSpan } from "../../core/shelf/index.ts";
+import type { PartSpan } from "../../core/stages/earlier-jobs/index.ts";
 import { readSpans } from "../../server/shelf/read-shelf.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { isOwnWord } from "../shell/kept/reading.ts";

@@ -1,5 +1,5 @@
 import { useLoaderData } from "react-router";
-import { readShelfRow, SHELF_COLUMNS, type ShelfColumn } from "../../core/shelf/index.ts";
+import { readShelfRow, SHELF_COLUMNS, type ShelfColumn } from "../../core/trade/shelf/index.ts";
 import { Refusal } from "../../server/refusal.ts";
 import { putOnShelf, takeOffShelf } from "../../server/shelf/put-on-shelf.ts";
 import { readShelf } from "../../server/shelf/read-shelf.ts";

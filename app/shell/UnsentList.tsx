@@ -1,4 +1,4 @@
-import { describeEntry } from "../../core/ledger/index.ts";
+import { describeEntry } from "../../core/book/describe/index.ts";
 import { useOutbox, useOutboxLines } from "../job/outbox/OutboxProvider.tsx";
 import { Button } from "../ui/Button.tsx";
 import { useMember } from "./member.ts";

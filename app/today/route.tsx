@@ -1,6 +1,6 @@
 import { Link, useLoaderData } from "react-router";
 import { WAITS, type WaitKind } from "../../core/book/facts/index.ts";
-import { fromWords } from "../../core/report/where-from.ts";
+import { fromWords } from "../../core/report/index.ts";
 import { readToday, type Slip } from "../../server/jobs/list-today.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";

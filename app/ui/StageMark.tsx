@@ -1,4 +1,4 @@
-import type { StageState } from "../../core/job/index.ts";
+import type { StageState } from "../../core/stages/overview/index.ts";
 
 const WORDS: Record<StageState["state"], string> = {
   untouched: "untouched",

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Wait } from "../../core/job/index.ts";
+import type { Wait } from "../../core/stages/overview/index.ts";
 import { clockOf, dateOf, dayOf, spanWords } from "./dates.ts";
 import { waitUntilWords } from "./waits.ts";
 

@@ -1,4 +1,4 @@
-import type { Wait } from "../../core/job/index.ts";
+import type { Wait } from "../../core/stages/overview/index.ts";
 import { clockOf, dayOf } from "./dates.ts";
 
 const MINUTE_MS = 60_000;

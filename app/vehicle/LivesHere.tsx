@@ -1,7 +1,7 @@
 import { useEffect } from "react";
 import { useFetcher } from "react-router";
 import { plainPart } from "../../core/book/parts/index.ts";
-import type { PartSpan } from "../../core/shelf/index.ts";
+import type { PartSpan } from "../../core/stages/earlier-jobs/index.ts";
 import { later } from "../ui/later.ts";
 
 const lives = later(() => import("../shelf/Lives.tsx"));

@@ -1,5 +1,5 @@
 import { thing } from "../../core/book/out/index.ts";
-import type { PartLife } from "../../core/job/index.ts";
+import type { PartLife } from "../../core/stages/earlier-jobs/index.ts";
 import { useMember } from "../shell/member.ts";
 import { dateOf, spanWords } from "../ui/dates.ts";
 

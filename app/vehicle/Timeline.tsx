@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { thing } from "../../core/book/out/index.ts";
-import type { PartLife } from "../../core/job/index.ts";
 import { fromWords, type WhereFrom } from "../../core/report/index.ts";
+import type { PartLife } from "../../core/stages/earlier-jobs/index.ts";
 import type { Found } from "../../core/state/index.ts";
 import { useMember } from "../shell/member.ts";
 import { dateOf } from "../ui/dates.ts";

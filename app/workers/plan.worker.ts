@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { beliefOf, planOf } from "../../core/job/find/index.ts";
+import { beliefOf, planOf } from "../../core/stages/find/index.ts";
 
 // Thinking for the first time takes five times as long: better now, while nobody waits for it.
 planOf(beliefOf([], "switch-1").question);

@@ -4,15 +4,15 @@ import { book } from "../../core/book/entry/book.fixture.ts";
 import { type Entry } from "../../core/book/entry/index.ts";
 import { FACTS } from "../../core/book/facts/index.ts";
 import { buildList, stillOut } from "../../core/book/out/index.ts";
-import { readLine } from "../../core/ledger/index.ts";
-import { casesOf, jobOf } from "../../core/ledger/read-line/corpus.fixture.ts";
+import { casesOf, jobOf } from "../../core/language/corpus.fixture.ts";
+import { readLine } from "../../core/language/index.ts";
 import { jobId, SHOP_ID } from "../../demo/seed.ts";
 import { Server } from "../../e2e/support/server.ts";
 import { ensureBuild } from "../lib/build.mjs";
 import { type Figure, median, medianMs } from "./measure.ts";
 
 const LONG = 3000;
-const CORPUS = new URL("../../core/ledger/read-line/corpus/", import.meta.url);
+const CORPUS = new URL("../../core/language/corpus/", import.meta.url);
 
 /** A third says something, a third is notes, a third is bolts out: a job that went on for weeks. */
 function drafts(): Partial<Entry>[] {

@@ -1,7 +1,7 @@
+import { describeEntry } from "../book/describe/index.ts";
 import { type Entry, isStrike } from "../book/entry/index.ts";
 import { CorrectionReason, factsOf, Signature } from "../book/facts/index.ts";
 import type { System } from "../kernel/units/index.ts";
-import { describeEntry } from "../ledger/index.ts";
 
 /** A line that was put right after the job was signed. */
 export interface Correction {

@@ -17,7 +17,7 @@ import {
   Signature,
   Strength,
 } from "../book/facts/index.ts";
-import { guaranteeSpan, type ReportInput, reportOf } from "./index.ts";
+import { guaranteeSpan, type ReportInput, reportOf } from "./report.ts";
 
 const input = (entries: readonly Entry[], more: Partial<ReportInput> = {}): ReportInput => ({
   entries,

@@ -13,9 +13,9 @@ import {
   WarmUpLog,
 } from "../book/facts/index.ts";
 import { partsState } from "../book/parts/index.ts";
-import { promisesOf } from "../job/index.ts";
 import { dayWords } from "../kernel/days/index.ts";
 import { format, formatBothTemperatures, inShownUnits, type System } from "../kernel/units/index.ts";
+import { promisesOf } from "../stages/plan/index.ts";
 import {
   complaintOf,
   coolantBalance,

@@ -8,7 +8,8 @@ import type { Kind } from "../trade/coolant/index.ts";
 import { gathered, rowsOf } from "../trade/worlds/worlds.fixture.ts";
 import { type CoolantCard, coolantState, othersIn } from "./coolant.ts";
 
-const fileOf = (name: string) => readFileSync(new URL(`../trade/worlds/${name}.csv`, import.meta.url), "utf8");
+const fileOf = (name: string) =>
+  readFileSync(new URL(`../trade/worlds/${name}.csv`, import.meta.url), "utf8");
 
 const CARD: CoolantCard = {
   capacityL: 8,

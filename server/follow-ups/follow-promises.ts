@@ -1,5 +1,5 @@
 import type { Entry } from "../../core/book/entry/index.ts";
-import { promisesOf } from "../../core/job/index.ts";
+import { promisesOf } from "../../core/stages/plan/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { Job } from "../database/models/job.ts";
 

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Entry } from "../../core/book/entry/index.ts";
 import { Distance, dataOf, FollowUpSaid, lastFact } from "../../core/book/facts/index.ts";
-import { promisesOf } from "../../core/job/index.ts";
+import { promisesOf } from "../../core/stages/plan/index.ts";
 import { workDone } from "../../core/state/index.ts";
 import { type FollowUp, followUps } from "../../core/trade/follow-ups/index.ts";
 import type { Desk } from "../database/connection.ts";

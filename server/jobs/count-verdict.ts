@@ -1,6 +1,6 @@
 import type { Entry } from "../../core/book/entry/index.ts";
 import { Finding, lastFact } from "../../core/book/facts/index.ts";
-import { circuitOf } from "../../core/job/find/index.ts";
+import { circuitOf } from "../../core/stages/find/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { Job } from "../database/models/job.ts";
 

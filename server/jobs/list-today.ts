@@ -1,5 +1,5 @@
 import { standing } from "../../core/book/entry/index.ts";
-import { stageStates, waitOf } from "../../core/job/index.ts";
+import { stageStates, waitOf } from "../../core/stages/overview/index.ts";
 import { bledVehicle, complaintOf, findingOf, openItems } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { JobOrigin } from "../database/models/job.ts";

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { dataOf, TestOutcome } from "../../core/book/facts/index.ts";
-import { beliefOf, keyOf, type PlanQuestion, planOf } from "../../core/job/find/index.ts";
+import { beliefOf, keyOf, type PlanQuestion, planOf } from "../../core/stages/find/index.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";
 import { readBook } from "./read-books.ts";

@@ -6,7 +6,7 @@ import {
   keyOf,
   type PlanQuestion,
   planOf,
-} from "../../core/job/find/index.ts";
+} from "../../core/stages/find/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { toCard } from "../vehicles/card.ts";
 import { isId } from "../vehicles/is-id.ts";

@@ -1,4 +1,4 @@
-import { type PartLife, partLives } from "../../core/job/index.ts";
+import { type PartLife, partLives } from "../../core/stages/earlier-jobs/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { isId } from "../vehicles/is-id.ts";
 import { readBooks } from "./read-books.ts";

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { type ShelfItem, shelfKey } from "../../core/shelf/index.ts";
+import { type ShelfItem, shelfKey } from "../../core/trade/shelf/index.ts";
 import { alone } from "../database/alone.ts";
 import type { Desk } from "../database/connection.ts";
 import { notFound, Refusal } from "../refusal.ts";

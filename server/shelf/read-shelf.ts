@@ -5,9 +5,9 @@ import {
   doingsKey,
   doingsOf,
   type PartSpan,
-  type ShelfItem,
   spansOf,
-} from "../../core/shelf/index.ts";
+} from "../../core/stages/earlier-jobs/index.ts";
+import { type ShelfItem } from "../../core/trade/shelf/index.ts";
 import type { Desk } from "../database/connection.ts";
 import type { ShelfRow } from "../database/models/shelf-row.ts";
 import { readBooks } from "../jobs/read-books.ts";

@@ -1,5 +1,5 @@
 import type { Entry } from "../../core/book/entry/index.ts";
-import { circuitOf } from "../../core/job/find/index.ts";
+import { circuitOf } from "../../core/stages/find/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { changeCard } from "./change-card.ts";
 

@@ -1,5 +1,5 @@
 import { CoolantLevel, factsOf } from "../../core/book/facts/index.ts";
-import { partLives } from "../../core/job/index.ts";
+import { partLives } from "../../core/stages/earlier-jobs/index.ts";
 import { complaintOf, findingOf } from "../../core/state/index.ts";
 import type { Desk } from "../database/connection.ts";
 import { readBooks } from "../jobs/read-books.ts";

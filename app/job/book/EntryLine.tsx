@@ -2,7 +2,7 @@ import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from 
 import { type Stage } from "../../../core/book/entry/index.ts";
 import { Distance, factOf, lifted } from "../../../core/book/facts/index.ts";
 import { stillOut } from "../../../core/book/out/index.ts";
-import { type Expectation, type LineContext, type LineReading } from "../../../core/ledger/index.ts";
+import { type Expectation, type LineContext, type LineReading } from "../../../core/language/index.ts";
 import { fallenDistance } from "../../../core/state/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { AfterPause } from "../../ui/Announcer.tsx";

@@ -2,7 +2,7 @@ import { Dialog } from "radix-ui";
 import { useRef, useState } from "react";
 import { correctedIds, type Entry, isStrike } from "../../../core/book/entry/index.ts";
 import { factOf } from "../../../core/book/facts/index.ts";
-import { reasonDraft } from "../../../core/ledger/index.ts";
+import { reasonDraft } from "../../../core/language/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf, dateOf } from "../../ui/dates.ts";
 import { ReasonForm } from "../../ui/ReasonForm.tsx";

@@ -1,7 +1,7 @@
+import { describeEntry } from "../../../core/book/describe/index.ts";
 import { type Entry, type Stage } from "../../../core/book/entry/index.ts";
 import { outNow } from "../../../core/book/out/index.ts";
 import type { System } from "../../../core/kernel/units/index.ts";
-import { describeEntry } from "../../../core/ledger/index.ts";
 
 /** What the book is searched by: words, places and numbers that all stand in a line, one stage, what is still out. */
 export interface BookFilter {

@@ -1,2 +1,2 @@
 /** The entry language. */
-export { completeLine, readLine } from "../../../core/ledger/index.ts";
+export { completeLine, readLine } from "../../../core/language/index.ts";

@@ -1,6 +1,6 @@
+import { describeEntry } from "../../../core/book/describe/index.ts";
 import { type Entry, isStrike, onceFor } from "../../../core/book/entry/index.ts";
 import type { System } from "../../../core/kernel/units/index.ts";
-import { describeEntry } from "../../../core/ledger/index.ts";
 
 const byId = onceFor((entries) => new Map(entries.map((entry) => [entry.id, entry])));
 

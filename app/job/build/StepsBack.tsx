@@ -2,7 +2,7 @@ import { useState } from "react";
 import { stepBackDrafts } from "../../../core/book/acts/index.ts";
 import { factOf, StepBack } from "../../../core/book/facts/index.ts";
 import { tasksOf } from "../../../core/book/out/index.ts";
-import { type BackItem, type BackList, type BackStep } from "../../../core/job/index.ts";
+import { type BackItem, type BackList, type BackStep } from "../../../core/stages/build/index.ts";
 import { checkKnown } from "../../../core/trade/order/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { type EntryDraft } from "../../../core/book/entry/index.ts";
 import { type BuildGroup, type BuildItem, buildList, thing } from "../../../core/book/out/index.ts";
-import { isBeside } from "../../../core/job/index.ts";
+import { isBeside } from "../../../core/stages/build/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { InMark } from "../../ui/OutIn.tsx";
 import { useJob } from "../context.ts";

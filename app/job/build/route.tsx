@@ -1,7 +1,7 @@
 import { useSearchParams } from "react-router";
 import { factsOf, StepBack } from "../../../core/book/facts/index.ts";
 import { stillOut, tasksOf } from "../../../core/book/out/index.ts";
-import { backList, buildOrder } from "../../../core/job/index.ts";
+import { backList, buildOrder } from "../../../core/stages/build/index.ts";
 import { openItems } from "../../../core/state/index.ts";
 import { readMeasured } from "../../../server/vehicles/read-measured.ts";
 import { guarded } from "../../shell/guard.server.ts";

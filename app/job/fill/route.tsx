@@ -1,7 +1,7 @@
 import { type EntryDraft } from "../../../core/book/entry/index.ts";
 import { dataOf, Strength } from "../../../core/book/facts/index.ts";
-import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/job/index.ts";
 import { format, readShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
+import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/stages/fill/index.ts";
 import { bledVehicle, coolantBalance } from "../../../core/state/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { useMember } from "../../shell/member.ts";

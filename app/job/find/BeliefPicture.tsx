@@ -1,5 +1,5 @@
 import { area, curveMonotoneX, max, scaleLinear, stack } from "d3";
-import { withoutTried } from "../../../core/job/find/index.ts";
+import { withoutTried } from "../../../core/stages/find/index.ts";
 import { beliefHistory } from "../../../core/trade/diagnosis/index.ts";
 import type { KnownFind } from "./useFind.ts";
 

@@ -1,6 +1,6 @@
 import { dataOf, Waiting } from "../../../core/book/facts/index.ts";
-import { morningAfter, overnightOffer } from "../../../core/job/find/index.ts";
-import { waitOf } from "../../../core/job/index.ts";
+import { morningAfter, overnightOffer } from "../../../core/stages/find/index.ts";
+import { waitOf } from "../../../core/stages/overview/index.ts";
 import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { hourOf } from "../../ui/dates.ts";

@@ -1,5 +1,5 @@
 import { memo, useState } from "react";
-import type { Suspect } from "../../../core/job/find/index.ts";
+import type { Suspect } from "../../../core/stages/find/index.ts";
 import { reasonsOf, type Weighed } from "../../../core/trade/diagnosis/index.ts";
 import type { KnownFind } from "./useFind.ts";
 

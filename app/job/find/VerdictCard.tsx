@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { standing } from "../../../core/book/entry/index.ts";
-import { customerText, type VerdictOffer } from "../../../core/job/find/index.ts";
 import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
+import { customerText, type VerdictOffer } from "../../../core/stages/find/index.ts";
 import { cautionsOfRepair, REPAIRS } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useRest } from "../../ui/useRest.ts";

@@ -6,7 +6,7 @@ import {
   TestOutcome,
   TriedRepair,
 } from "../../../core/book/facts/index.ts";
-import { type Belief } from "../../../core/job/find/index.ts";
+import { type Belief } from "../../../core/stages/find/index.ts";
 import type { findingOf } from "../../../core/state/index.ts";
 import { testOf, testsOf, UNSURE } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import type { JobContext } from "../context.ts";

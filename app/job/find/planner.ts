@@ -1,4 +1,4 @@
-import type { FindPlan, PlanQuestion } from "../../../core/job/find/index.ts";
+import type { FindPlan, PlanQuestion } from "../../../core/stages/find/index.ts";
 import { later } from "../../ui/later.ts";
 import type { PlanWorker } from "../../workers/plan.worker.ts";
 import { openThread } from "../../workers/thread.ts";

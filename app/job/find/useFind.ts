@@ -17,7 +17,7 @@ import {
   type FindState,
   quarterOf,
   verdictOffer,
-} from "../../../core/job/find/index.ts";
+} from "../../../core/stages/find/index.ts";
 import { findingOf } from "../../../core/state/index.ts";
 import type { FindRead } from "../../../server/jobs/read-find.ts";
 import { useJob } from "../context.ts";

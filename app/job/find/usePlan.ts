@@ -1,5 +1,5 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from "react";
-import { type Belief, type FindPlan, type FindState, keyOf } from "../../../core/job/find/index.ts";
+import { type Belief, type FindPlan, type FindState, keyOf } from "../../../core/stages/find/index.ts";
 import type { FindRead } from "../../../server/jobs/read-find.ts";
 import { openPlanner, type Planner } from "./planner.ts";
 

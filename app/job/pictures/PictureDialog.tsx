@@ -1,7 +1,7 @@
 import { Dialog } from "radix-ui";
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
 import { Arrow, dataOf } from "../../../core/book/facts/index.ts";
-import type { PictureLine } from "../../../core/job/index.ts";
+import type { PictureLine } from "../../../core/stages/strip/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf, dateOf } from "../../ui/dates.ts";
 import { useReturnFocus } from "../../ui/useReturnFocus.ts";

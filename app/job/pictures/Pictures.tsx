@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { type PictureLine, picturesOf } from "../../../core/job/index.ts";
+import { type PictureLine, picturesOf } from "../../../core/stages/strip/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob, useWaiting } from "../context.ts";

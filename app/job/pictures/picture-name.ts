@@ -1,4 +1,4 @@
-import type { PictureLine } from "../../../core/job/index.ts";
+import type { PictureLine } from "../../../core/stages/strip/index.ts";
 
 /** What a picture shows, and where, said once. */
 export const pictureName = ({ place, words }: Pick<PictureLine, "place" | "words">): string =>

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { ChosenPart, dataOf } from "../../../core/book/facts/index.ts";
-import type { ShelfItem } from "../../../core/shelf/index.ts";
+import type { ShelfItem } from "../../../core/trade/shelf/index.ts";
 import { GRADES, type Grade } from "../../../core/trade/sourcing/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -1,6 +1,6 @@
 import { ChosenPart, dataOf } from "../../../core/book/facts/index.ts";
-import type { ShelfItem } from "../../../core/shelf/index.ts";
 import { findingOf } from "../../../core/state/index.ts";
+import type { ShelfItem } from "../../../core/trade/shelf/index.ts";
 import { type Grade } from "../../../core/trade/sourcing/index.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { CheckedPart, dataOf, factOf, RefusedPart } from "../../../core/book/facts/index.ts";
 import type { PartState } from "../../../core/book/parts/index.ts";
-import { looksFor } from "../../../core/job/index.ts";
+import { looksFor } from "../../../core/stages/plan/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsMany } from "../../ui/Chips.tsx";

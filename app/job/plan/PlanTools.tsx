@@ -1,5 +1,5 @@
-import type { PartLife } from "../../../core/job/index.ts";
-import type { ShelfItem } from "../../../core/shelf/index.ts";
+import type { PartLife } from "../../../core/stages/earlier-jobs/index.ts";
+import type { ShelfItem } from "../../../core/trade/shelf/index.ts";
 import type { LastOnModel } from "../../../server/jobs/read-last-on-model.ts";
 import type { Measured } from "../../../server/vehicles/read-measured.ts";
 import { type Tool, ToolTabs } from "../ToolTabs.tsx";

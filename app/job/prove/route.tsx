@@ -2,7 +2,7 @@ import { Upload } from "lucide-react";
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
 import { factsOf, WarmUpLog } from "../../../core/book/facts/index.ts";
-import { restedHours } from "../../../core/job/find/index.ts";
+import { restedHours } from "../../../core/stages/find/index.ts";
 import { decodeLog, MOST_CHARACTERS, type TraceSpec } from "../../../core/trade/trace/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { dataOf, OpenedWithout } from "../../../core/book/facts/index.ts";
-import type { Gate } from "../../../core/job/index.ts";
+import type { Gate } from "../../../core/stages/plan/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";

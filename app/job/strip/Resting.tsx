@@ -1,4 +1,4 @@
-import type { WorkOrder } from "../../../core/job/index.ts";
+import type { WorkOrder } from "../../../core/stages/plan/index.ts";
 import { useMember } from "../../shell/member.ts";
 import { clockOf } from "../../ui/dates.ts";
 

@@ -1,8 +1,8 @@
 import { stepDoneDrafts } from "../../../core/book/acts/index.ts";
 import { type EntryDraft } from "../../../core/book/entry/index.ts";
 import { factOf, StepDone } from "../../../core/book/facts/index.ts";
-import { type WorkOrder, workOrderOf } from "../../../core/job/index.ts";
 import { inShownTemperatures, readShown, SHOWN } from "../../../core/kernel/units/index.ts";
+import { type WorkOrder, workOrderOf } from "../../../core/stages/plan/index.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";

@@ -1,5 +1,5 @@
 import type { Account } from "../../../core/book/entry/index.ts";
-import type { LearnedOut } from "../../../core/job/index.ts";
+import type { LearnedOut } from "../../../core/stages/earlier-jobs/index.ts";
 
 export interface Pad {
   account: Account;

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { describeEntry } from "../../ledger/index.ts";
+import { describeEntry } from "../describe/index.ts";
 import { book } from "../entry/book.fixture.ts";
 import type { Entry, EntryDraft } from "../entry/index.ts";
 import { ChosenPart } from "./chosen-part.ts";

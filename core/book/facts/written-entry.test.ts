@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { describeEntry } from "../../ledger/index.ts";
+import { describeEntry } from "../describe/index.ts";
 import { book } from "../entry/book.fixture.ts";
 import { FACTS } from "./list.ts";
 import { entryTrouble, UNIT_RANGES, type WrittenEntry } from "./written-entry.ts";

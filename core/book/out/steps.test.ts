@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { buildOrder, workOrderOf } from "../../job/index.ts";
+import { buildOrder } from "../../stages/build/index.ts";
+import { workOrderOf } from "../../stages/plan/index.ts";
 import { FEATURES, stepsFor } from "../../trade/order/index.ts";
 import { stepBackDrafts, stepDoneDrafts } from "../acts/index.ts";
 import { admit } from "../admit/index.ts";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { partsGate } from "../../job/index.ts";
-import { doingsKey, doingsOf } from "../../shelf/index.ts";
+import { doingsKey, doingsOf } from "../../stages/earlier-jobs/index.ts";
+import { partsGate } from "../../stages/plan/index.ts";
 import { mayClose, openItems } from "../../state/index.ts";
 import { admit } from "../admit/index.ts";
 import { book } from "../entry/book.fixture.ts";

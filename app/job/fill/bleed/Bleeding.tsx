@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { EntryDraft } from "../../../../core/book/entry/index.ts";
 import { BleedStep, dataOf } from "../../../../core/book/facts/index.ts";
-import type { BleedRun } from "../../../../core/job/index.ts";
+import type { BleedRun } from "../../../../core/stages/fill/index.ts";
 import { bledVehicle } from "../../../../core/state/index.ts";
 import { type Method, methodsFor, SCHOOL_WORDS } from "../../../../core/trade/bleed/index.ts";
 import { useMember } from "../../../shell/member.ts";

@@ -1,5 +1,5 @@
 import { BleedSign, dataOf } from "../../../../core/book/facts/index.ts";
-import type { BleedRun } from "../../../../core/job/index.ts";
+import type { BleedRun } from "../../../../core/stages/fill/index.ts";
 import { SIGN_WORDS, SIGNS, type Sign } from "../../../../core/trade/bleed/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import { useJob } from "../../context.ts";

@@ -1,6 +1,6 @@
 import { max, scaleLinear } from "d3";
-import type { BleedRun } from "../../../../core/job/index.ts";
 import { format, type System } from "../../../../core/kernel/units/index.ts";
+import type { BleedRun } from "../../../../core/stages/fill/index.ts";
 import { type BleedProgress, bleedProgress } from "../../../../core/trade/bleed/index.ts";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 

@@ -1,6 +1,6 @@
 import type { EntryDraft } from "../../../../core/book/entry/index.ts";
-import type { BleedRun } from "../../../../core/job/index.ts";
 import { inShownTemperatures } from "../../../../core/kernel/units/index.ts";
+import type { BleedRun } from "../../../../core/stages/fill/index.ts";
 import { mayHaveOpened } from "../../../../core/state/index.ts";
 import { type BleedingStep, opensCap, SCHOOL_WORDS } from "../../../../core/trade/bleed/index.ts";
 import { Button } from "../../../ui/Button.tsx";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { dataOf, OrderOfWork } from "../../../../core/book/facts/index.ts";
-import { workOrderOf } from "../../../../core/job/index.ts";
+import { workOrderOf } from "../../../../core/stages/plan/index.ts";
 import {
   FEATURES,
   type Feature,

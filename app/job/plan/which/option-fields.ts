@@ -1,4 +1,5 @@
-import type { LifeHere, ShelfItem } from "../../../../core/shelf/index.ts";
+import type { LifeHere } from "../../../../core/stages/earlier-jobs/index.ts";
+import type { ShelfItem } from "../../../../core/trade/shelf/index.ts";
 import {
   GRADES,
   type Grade,

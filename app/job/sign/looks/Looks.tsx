@@ -1,9 +1,9 @@
 import { useState } from "react";
 import { v4 as newId } from "uuid";
 import { Distance, dataOf, FollowUpSaid, lastFact } from "../../../../core/book/facts/index.ts";
-import { promisesOf } from "../../../../core/job/index.ts";
 import { dayWords } from "../../../../core/kernel/days/index.ts";
 import { format, inShownUnits } from "../../../../core/kernel/units/index.ts";
+import { promisesOf } from "../../../../core/stages/plan/index.ts";
 import { workDone } from "../../../../core/state/index.ts";
 import { followUps } from "../../../../core/trade/follow-ups/index.ts";
 import type { LooksToldBy } from "../../../../server/follow-ups/read-looks.ts";

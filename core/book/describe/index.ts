@@ -1,0 +1,1 @@
+export { describeEntry } from "./describe-entry.ts";

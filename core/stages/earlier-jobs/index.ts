@@ -1,0 +1,5 @@
+export { type Doings, doingsKey, doingsOf } from "./doings.ts";
+export { type Learned, type LearnedOut, learnedFrom } from "./learned.ts";
+export { likeness } from "./likeness.ts";
+export { FEWEST_GONE, halfGoneAfter, type LifeHere, lifeHere, type PartSpan, spansOf } from "./lives.ts";
+export { type PartLife, partLives } from "./part-lives.ts";

@@ -1,0 +1,354 @@
+import { describe, expect, it } from "vitest";
+import { book } from "../../book/entry/book.fixture.ts";
+import type { Entry } from "../../book/entry/index.ts";
+import { REPAIRS, UNSURE } from "../../trade/diagnosis/knowledge/index.ts";
+import { circuitOf } from "./belief.ts";
+import { customerText } from "./customer-text.ts";
+import { findState } from "./find-state.ts";
+import { inHand } from "./offered.ts";
+import { resultsOf } from "./results.ts";
+import { verdictOffer } from "./verdict-offer.ts";
+
+const test = (id: string, outcome: string, more: Partial<Entry> = {}): Partial<Entry> => ({
+  stage: "find",
+  kind: "test",
+  item: id,
+  text: outcome,
+  data: { test: id, outcome, verdict: "pass" },
+  ...more,
+});
+const trouble = (...chips: string[]): Partial<Entry> => ({
+  stage: "ask",
+  kind: "reading",
+  item: "trouble",
+  data: { chips },
+});
+const log = (checks: Record<string, { verdict: string; because: string }>): Partial<Entry> => ({
+  stage: "prove",
+  kind: "reading",
+  item: "warm-up log",
+  data: { logId: "l", log: "as it came.csv", checks },
+});
+const SOUND = {
+  fanOn: { verdict: "pass", because: "The fan started at 98 °C; the card says 98 °C." },
+  peak: { verdict: "pass", because: "The hottest was 98 °C." },
+  thermostat: { verdict: "pass", because: "The climb bends at 88 °C; the card says 87 °C." },
+};
+
+describe("resultsOf", () => {
+  it("keeps the latest of one test, drops what was taken back and what was corrected", () => {
+    const entries = book([
+      test("fuses", "sound"),
+      test("plugs", "clean"),
+      test("fuses", "blown", { corrects: "e1" }),
+      { kind: "test", corrects: "e2" },
+    ]);
+    expect(resultsOf(entries).map(({ test: id, outcome }) => [id, outcome])).toEqual([["fuses", "blown"]]);
+  });
+
+  it("reads a log booked before anything was off as evidence, and one after it as proof of the repair", () => {
+    const bolt: Partial<Entry> = {
+      stage: "strip",
+      account: "fastener",
+      item: "M6×20",
+      place: "bag 1",
+      out: 1,
+    };
+    const before = resultsOf(book([log(SOUND), bolt]));
+    expect(before.map(({ test: id, outcome, from }) => [id, outcome, from])).toEqual([
+      ["warm-up", "as-card", "log"],
+      ["thermostat-watch", "opens", "log"],
+    ]);
+    expect(resultsOf(book([bolt, log(SOUND)]))).toEqual([]);
+  });
+
+  it("tells a dead fan from one that starts elsewhere by the log's own reason", () => {
+    const because = (text: string) =>
+      resultsOf(book([log({ fanOn: { verdict: "fail", because: text } })]))[0]?.outcome;
+    expect(because("It reached 109 °C and the fan did not start; the card says 98 °C.")).toBe("no-fan");
+    expect(because("The fan started at 106 °C; the card says 98 °C.")).toBe("elsewhere");
+  });
+
+  it("takes a reading past the start with no fan heard for a dead fan, and never over a person's own result", () => {
+    const reading: Partial<Entry> = {
+      stage: "find",
+      kind: "reading",
+      item: "coolant sensor",
+      value: 103,
+      unit: "°C",
+      data: { fan: "none" },
+    };
+    expect(resultsOf(book([reading]), { fanOnC: [98] })[0]).toMatchObject({
+      test: "warm-up",
+      outcome: "no-fan",
+      from: "reading",
+    });
+    expect(resultsOf(book([reading]), { fanOnC: [101] })).toEqual([]);
+    const radiator = { fanOnC: [88], fanSenses: "radiator" as const };
+    expect(resultsOf(book([reading]), radiator)).toEqual([]);
+    expect(resultsOf(book([{ ...reading, value: 108 }]), radiator)[0]?.outcome).toBe("no-fan");
+    expect(resultsOf(book([test("warm-up", "as-card"), reading]), { fanOnC: [98] })[0]?.outcome).toBe(
+      "as-card",
+    );
+  });
+});
+
+describe("findState", () => {
+  it("takes the circuit from the job's own answer before the card's", () => {
+    const settled: Partial<Entry> = { kind: "decision", data: { circuit: "ecu-relay" } };
+    expect(circuitOf(book([settled]), "switch-1")).toBe("ecu-relay");
+    expect(circuitOf([], "switch-1")).toBe("switch-1");
+    expect(circuitOf([], null)).toBeUndefined();
+  });
+
+  it("starts from what Ask heard and the shop's history", () => {
+    const plain = findState([], "switch-1");
+    const heard = findState(book([trouble("fan never runs")]), "switch-1");
+    const learnt = findState([], "switch-1", { history: Array(12).fill("motor") });
+    const shareOf = (state: typeof plain, id: string) =>
+      state.suspects.find((suspect) => suspect.id === id)?.share ?? 0;
+    expect(shareOf(heard, "motor")).toBeGreaterThan(shareOf(plain, "motor"));
+    expect(shareOf(learnt, "motor")).toBeGreaterThan(shareOf(plain, "motor"));
+    expect(learnt.suspects.find(({ id }) => id === "motor")?.inShop).toEqual({ count: 12, of: 12 });
+  });
+
+  it("takes the shop's own recent work on the vehicle for what the owner may not tell", () => {
+    const airOf = (state: ReturnType<typeof findState>) =>
+      state.suspects.find(({ id }) => id === "air-lock")?.share ?? 0;
+    const told = book([
+      { stage: "ask", kind: "reading", item: "happens", data: { chips: ["after recent work"] } },
+    ]);
+    const known = findState([], "switch-1", { isAfterWork: true });
+    expect(airOf(known)).toBeGreaterThan(airOf(findState([], "switch-1")) * 2);
+    expect(airOf(findState(told, "switch-1", { isAfterWork: true }))).toBeCloseTo(airOf(known), 12);
+  });
+
+  it("leaves a result out that the knowledge has no longer, instead of breaking", () => {
+    const state = findState(
+      book([test("fuses", "melted"), test("x-ray", "pass"), test("jumper", "runs")]),
+      "switch-1",
+    );
+    expect(state.evidence).toEqual([{ test: "jumper", outcome: "runs" }]);
+  });
+
+  it("shows what the last result changed", () => {
+    const state = findState(book([test("jumper", "stands")]), "switch-1");
+    const motor = state.suspects.find(({ id }) => id === "motor");
+    expect(motor?.share).toBeGreaterThan(motor?.before ?? 1);
+  });
+
+  it("counts a test not sure as no evidence, and offers neither it nor what can't be done here", () => {
+    const cannot: Partial<Entry> = {
+      stage: "find",
+      kind: "decision",
+      item: "x",
+      data: { cannot: "warm-up" },
+    };
+    const state = findState(book([test("jumper", UNSURE), cannot]), "switch-1");
+    expect(state.evidence).toEqual([]);
+    expect(state.actions.map(({ id }) => id)).not.toContain("jumper");
+    expect(state.actions.map(({ id }) => id)).not.toContain("warm-up");
+    expect(state.suspects.every(({ share, before }) => share === before)).toBe(true);
+  });
+});
+
+describe("verdictOffer", () => {
+  const dead = [
+    trouble("fan never runs"),
+    test("fuses", "sound"),
+    test("jumper", "runs"),
+    test("plugs", "clean"),
+    test("switch-hot", "open"),
+    test("stamp", "matches"),
+    test("fan-cold", "still"),
+  ];
+
+  it("is none while a test is better, and the switch once only it is left", () => {
+    expect(verdictOffer(findState(book(dead.slice(0, 2)), "switch-1"))).toBeUndefined();
+    const offer = verdictOffer(
+      findState(book([...dead, test("warm-up", "no-fan"), test("switch-pot", "never")]), "switch-1"),
+    );
+    expect(offer).toMatchObject({ hypothesis: "switch-open", kind: "proven", repair: { id: "switch" } });
+    expect(offer?.because).toMatch(/^Enough is known\. (No test is left here.+|.+ more than it saves\.)$/);
+  });
+
+  it("is not given while results contradict each other", () => {
+    const torn = book([
+      test("fuses", "blown"),
+      test("jumper", "runs"),
+      test("ac-on", "runs"),
+      test("feed-drop", "low"),
+    ]);
+    const state = findState(torn, "switch-1");
+    expect(state.conflict?.oddOneOut.test).toBe("fuses");
+    expect(verdictOffer(state)).toBeUndefined();
+  });
+});
+
+describe("customerText", () => {
+  it("says what the card wants, what the log showed and when to come back", () => {
+    const entries = book([trouble("gauge reads high"), log(SOUND)]);
+    const card = { thermostatOpensC: 87, fanOnC: [98], fanOffC: [92] };
+    const text = customerText(findState(entries, "switch-1"), entries, card, "metric");
+    expect(text).toMatch(/found none/);
+    expect(text).toMatch(/meant to start at 98/);
+    expect(text).toMatch(/The fan started at 98 °C/);
+    expect(text).toMatch(/Come back if/);
+  });
+});
+
+describe("what Find offers, with the engine's state", () => {
+  const at = "2026-05-04T08:00:00.000Z";
+  const later = (hours: number) => new Date(Date.parse(at) + hours * 3_600_000).toISOString();
+  const tests = (entries: Partial<Entry>[], context = {}) =>
+    findState(book(entries.map((entry) => ({ at, ...entry }))), "switch-2", { now: later(0.2), ...context })
+      .actions.filter(({ kind }) => kind === "test")
+      .map(({ id }) => id);
+
+  it("looks and listens first, and runs no engine before level and look", () => {
+    const first = tests([]);
+    expect(first[0]).toBe("look");
+    for (const hot of ["warm-up", "heater", "switch-hot", "core-hot", "gas-test"])
+      expect(first).not.toContain(hot);
+    expect(tests([test("look", "dry"), test("level", "line")])).toContain("warm-up");
+  });
+
+  it("asks a dead fan not which way it blows, and a running one it may", () => {
+    expect(tests([test("look", "dry")])).not.toContain("paper");
+    expect(tests([test("look", "dry"), test("ac-on", "runs")])).toContain("paper");
+  });
+
+  it("offers the air conditioning not where the bridged plug has proven all that it would", () => {
+    const proven = tests([
+      test("look", "dry"),
+      test("jumper-low", "runs"),
+      test("jumper-high", "runs"),
+      test("fuses", "sound"),
+    ]);
+    expect(proven).not.toContain("ac-on");
+  });
+
+  it("looks into the plug that is in the hand already", () => {
+    const state = findState(book([test("look", "dry"), test("jumper-low", "stands")]), "switch-2");
+    expect(state.actions.some(({ id }) => id === "plugs")).toBe(true);
+    expect(inHand(state.evidence)).toEqual({ plugs: 1 });
+  });
+
+  it("knows hot from cold: cold tests wait after a hot one, and are free again once it has cooled", () => {
+    const hot = [test("look", "dry"), test("level", "line"), test("warm-up", "no-fan")];
+    const state = (hours: number) =>
+      findState(book(hot.map((entry) => ({ ...entry, at }))), "ecu-relay", { now: later(hours) });
+    expect(state(0.1).question.heat).toBe("warming warm-up");
+    expect(state(0.1).actions.find(({ id }) => id === "live-cold")?.first).toBe("cool");
+    expect(state(0.1).actions.find(({ id }) => id === "thermostat-watch")?.isAlong).toBe(true);
+    expect(state(20).question.heat).toBe("cold");
+    expect(state(20).actions.find(({ id }) => id === "live-cold")?.first).toBeUndefined();
+  });
+
+  it("lets a reason teach for as long as it holds", () => {
+    const cannot = (why: string): Partial<Entry> => ({
+      stage: "find",
+      kind: "decision",
+      item: "Fuses",
+      text: "can't be done here",
+      data: { fact: "cannot-test", v: 1, test: "fuses", why },
+    });
+    const isOut = (why: string, hours: number) =>
+      !tests([test("look", "dry"), cannot(why)], { now: later(hours) }).includes("fuses");
+    expect([
+      isOut("tool", 30),
+      isOut("time", 2),
+      isOut("time", 16),
+      isOut("hot", 1),
+      isOut("hot", 6),
+      isOut("car", 90),
+    ]).toEqual([true, true, false, true, false, true]);
+    expect(tests([test("look", "dry")], { notOnThisCar: ["fuses"] })).not.toContain("fuses");
+  });
+
+  it("rules out what a repair tried in vain would have mended", () => {
+    const tried: Partial<Entry> = {
+      stage: "find",
+      kind: "decision",
+      item: "New thermal switch",
+      text: "tried, the trouble stayed",
+      data: { fact: "tried-repair", v: 1, repair: "switch" },
+    };
+    const state = findState(
+      book([test("fuses", "sound"), test("jumper", "runs"), test("warm-up", "no-fan"), tried]),
+      "switch-1",
+    );
+    expect(state.suspects.find(({ id }) => id === "switch-open")?.share).toBe(0);
+    expect(state.suspects.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1);
+    expect(state.actions.some(({ kind, id }) => kind === "repair" && id === "switch")).toBe(false);
+    expect(state.tried).toMatchObject([{ repair: "switch", name: "New thermal switch" }]);
+  });
+
+  it("sells nobody a radiator after the red before gas and pressure were tested", () => {
+    const red: Partial<Entry> = {
+      stage: "ask",
+      kind: "reading",
+      item: "gauge",
+      text: "in the red",
+      data: { fact: "gauge", v: 1 },
+    };
+    const blocked = [
+      red,
+      test("look", "dry"),
+      test("level", "line"),
+      test("core-hot", "stripes"),
+      test("flow-revs", "climbs"),
+    ];
+    const offers = (more: Partial<Entry>[]) =>
+      findState(book([...blocked, ...more]), "ecu-relay").actions.map(({ id }) => id);
+    expect(offers([])).not.toContain("core");
+    expect(offers([])).toContain("gas-test");
+    expect(offers([test("gas-test", "none"), test("pressure-test", "holds")])).toContain("core");
+  });
+
+  it("stands where a result of another circuit is in the book: one fan of two ran, and there is but one", () => {
+    const odd = book([test("look", "dry"), test("ac-on", "one"), test("belt", "plays")]);
+    expect(findState(odd, "switch-1").evidence.map(({ test: id }) => id)).toEqual(["look", "belt"]);
+    expect(findState(odd, "switch-relays").evidence.map(({ test: id }) => id)).toEqual([
+      "look",
+      "ac-on",
+      "belt",
+    ]);
+  });
+
+  it("takes a bad ground for no running fan", () => {
+    expect(tests([test("look", "dry"), test("ground-drop", "high")])).not.toContain("paper");
+  });
+
+  it("runs no engine that is low before it was looked over and pressed, and says to top it up", () => {
+    const low = [test("look", "dry"), test("level", "low")];
+    expect(tests(low)).not.toContain("warm-up");
+    expect(tests([...low, test("pressure-test", "holds")])).toContain("warm-up");
+    expect(findState(book(low), "switch-2").isLow).toBe(true);
+    const noTester: Partial<Entry> = {
+      stage: "find",
+      kind: "decision",
+      item: "Pressure test",
+      text: "no tool",
+      data: { fact: "cannot-test", v: 1, test: "pressure-test", why: "tool" },
+    };
+    expect(tests([...low, noTester])).toContain("warm-up");
+  });
+
+  it("has something to say when every repair was tried in vain", () => {
+    const all = REPAIRS.map(
+      ({ id, name }): Partial<Entry> => ({
+        stage: "find",
+        kind: "decision",
+        item: name,
+        text: "tried, the trouble stayed",
+        data: { fact: "tried-repair", v: 1, repair: id },
+      }),
+    );
+    for (const count of [1, 12, all.length - 1, all.length]) {
+      const state = findState(book(all.slice(0, count)), "ecu-relay");
+      expect(state.suspects.every(({ share }) => Number.isFinite(share))).toBe(true);
+    }
+    expect(findState(book(all), "ecu-relay").actions).toEqual([]);
+  });
+});

@@ -1,0 +1,10 @@
+export { askedOf } from "./asked-of.ts";
+export { type Belief, beliefOf, circuitOf, type FindContext, type Suspect } from "./belief.ts";
+export { type Cannot, cannotOf } from "./cannot.ts";
+export { customerText } from "./customer-text.ts";
+export { heatOf, quarterOf, restedHours } from "./engine-now.ts";
+export { type FindState, findState } from "./find-state.ts";
+export { morningAfter, type Overnight, overnightOffer } from "./overnight.ts";
+export { type FindPlan, keyOf, type PlanQuestion, planOf, withoutTried } from "./plan.ts";
+export { type Result, resultsOf } from "./results.ts";
+export { type VerdictOffer, verdictOffer } from "./verdict-offer.ts";

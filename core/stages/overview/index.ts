@@ -1,0 +1,2 @@
+export { type StageState, stageStates } from "./stage-states.ts";
+export { type Wait, waitOf } from "./waits.ts";

@@ -1,0 +1,1 @@
+export { type PictureLine, picturesOf } from "./pictures.ts";
