@@ -2,7 +2,7 @@ import { BaseError } from "sequelize";
 import { appRole, appUrl } from "../server/database/addresses.ts";
 import { atDesk, openDatabase } from "../server/database/connection.ts";
 import { migrate } from "../server/database/migrate.ts";
-import { enrolDevice, findTiles } from "../server/people/devices.ts";
+import { enrolDevice, findTiles } from "../server/subjects/people/devices.ts";
 import { SHOP_ID, seedDemo } from "./seed.ts";
 import { PEOPLE, SHOP } from "./shop.ts";
 

@@ -12,7 +12,7 @@ import { partsState } from "../core/book/parts/index.ts";
 import { guaranteeWords } from "../core/report/index.ts";
 import { promisesOf } from "../core/stages/plan/index.ts";
 import { proofsOf, provenCar, unproven } from "../core/state/index.ts";
-import type { NewEntry } from "../server/jobs/record-entries.ts";
+import type { NewEntry } from "../server/entries/record-entries.ts";
 import type { DemoVehicle } from "./shop.ts";
 import { demoId } from "./story.ts";
 

@@ -8,13 +8,13 @@ import { type Entry, standing } from "../core/book/entry/index.ts";
 import { FACTS } from "../core/book/facts/index.ts";
 import { balance } from "../core/book/out/index.ts";
 import { mayClose } from "../core/state/index.ts";
+import { exportJob } from "../server/books/jobs/export-job.ts";
+import { readHistory } from "../server/books/jobs/read-history.ts";
+import { readInJob } from "../server/books/jobs/read-in-job.ts";
+import { readJob } from "../server/books/jobs/read-job.ts";
+import { signJob } from "../server/books/jobs/sign-job.ts";
+import { takeNumber } from "../server/books/jobs/take-number.ts";
 import { atDesk } from "../server/database/connection.ts";
-import { exportJob } from "../server/jobs/export-job.ts";
-import { readHistory } from "../server/jobs/read-history.ts";
-import { readInJob } from "../server/jobs/read-in-job.ts";
-import { readJob } from "../server/jobs/read-job.ts";
-import { signJob } from "../server/jobs/sign-job.ts";
-import { takeNumber } from "../server/jobs/take-number.ts";
 import { entryDefinitions } from "../server/testing/job-schema.ts";
 import { type Scratch, scratchDatabase } from "../server/testing/scratch-database.ts";
 import { newEntry, smallShop } from "../server/testing/small-shop.ts";
@@ -85,7 +85,7 @@ describe("a job that is written and read in", () => {
     expect(await other.at((desk) => readHistory(desk, "switch-1"))).toEqual(
       await inDemo((desk) => readHistory(desk, "switch-1"), by),
     );
-    const { people } = await import("../server/shops/read-shop.ts").then(({ readShop }) =>
+    const { people } = await import("../server/subjects/shops/read-shop.ts").then(({ readShop }) =>
       other.at(readShop),
     );
     expect(people.filter(({ isActive }) => isActive)).toHaveLength(3);

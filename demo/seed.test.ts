@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { listToday } from "../server/books/jobs/list-today.ts";
+import { readJob } from "../server/books/jobs/read-job.ts";
 import { atDesk } from "../server/database/connection.ts";
-import { listToday } from "../server/jobs/list-today.ts";
-import { readJob } from "../server/jobs/read-job.ts";
+import { findVehicles } from "../server/subjects/vehicles/find-vehicles.ts";
+import { readVehicle } from "../server/subjects/vehicles/read-vehicle.ts";
 import { type Scratch, scratchDatabase } from "../server/testing/scratch-database.ts";
-import { findVehicles } from "../server/vehicles/find-vehicles.ts";
-import { readVehicle } from "../server/vehicles/read-vehicle.ts";
 import { jobId, SHOP_ID, seedDemo } from "./seed.ts";
 import { VEHICLES } from "./shop.ts";
 import { withCheckDigit } from "./vin.ts";

@@ -1,4 +1,4 @@
-import type { CardInput } from "../server/vehicles/add-vehicle.ts";
+import type { CardInput } from "../server/subjects/vehicles/add-vehicle.ts";
 import { withCheckDigit } from "./vin.ts";
 
 /** The made-up shop. Nothing here is real: no person, maker, dealer, product or place. */

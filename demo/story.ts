@@ -18,7 +18,7 @@ import {
 } from "../core/book/facts/index.ts";
 import { TROUBLES, type Trouble, testOf } from "../core/trade/diagnosis/knowledge/index.ts";
 import { type Grade } from "../core/trade/sourcing/index.ts";
-import type { NewEntry } from "../server/jobs/record-entries.ts";
+import type { NewEntry } from "../server/entries/record-entries.ts";
 import type { DemoVehicle, PersonKey } from "./shop.ts";
 
 const NAMESPACE = "7d8f4f0e-6d3b-4a51-9f0d-2f6f4b1c9a10";

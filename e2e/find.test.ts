@@ -5,9 +5,9 @@ import { CIRCUITS, type CircuitKind, modelOf } from "../core/trade/diagnosis/kno
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { VEHICLES } from "../demo/shop.ts";
 import { demoId } from "../demo/story.ts";
+import { openJob } from "../server/books/jobs/open-job.ts";
 import { atDesk } from "../server/database/connection.ts";
-import { openJob } from "../server/jobs/open-job.ts";
-import { addVehicle } from "../server/vehicles/add-vehicle.ts";
+import { addVehicle } from "../server/subjects/vehicles/add-vehicle.ts";
 import { Application, DESKTOP, settled, TABLET } from "./support/application.ts";
 import { answerByKey, shownTest, workToVerdict } from "./support/diagnose.ts";
 import {

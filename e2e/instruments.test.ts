@@ -3,8 +3,8 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { SHOP_ID } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
+import { openJob } from "../server/books/jobs/open-job.ts";
 import { atDesk } from "../server/database/connection.ts";
-import { openJob } from "../server/jobs/open-job.ts";
 import { Application } from "./support/application.ts";
 import { allSent, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
 

@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
 import { atDesk } from "../server/database/connection.ts";
-import { signIn, signOut } from "../server/people/sign-in.ts";
+import { signIn, signOut } from "../server/subjects/people/sign-in.ts";
 import { Application, settled } from "./support/application.ts";
 import { pictureOfFailure, seen, tap } from "./support/walk.ts";
 

@@ -9,7 +9,7 @@ import { readSettings } from "../bin/lib/settings.mjs";
 import { appRole, appUrl } from "../server/database/addresses.ts";
 import { backupRole } from "../server/database/backup-role.ts";
 import { findShopBySlug, openDatabase } from "../server/database/connection.ts";
-import { signIn } from "../server/people/sign-in.ts";
+import { signIn } from "../server/subjects/people/sign-in.ts";
 
 const tag = randomBytes(4).toString("hex");
 const named = (name: string) => {

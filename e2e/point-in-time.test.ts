@@ -19,7 +19,7 @@ import { finish } from "../bin/lib/processes.mjs";
 import { appRole, appUrl } from "../server/database/addresses.ts";
 import { type AtDesk, atDesk, openDatabase } from "../server/database/connection.ts";
 import { migrate } from "../server/database/migrate.ts";
-import { readBook } from "../server/jobs/read-books.ts";
+import { readBook } from "../server/entries/read-books.ts";
 import { smallShop } from "../server/testing/small-shop.ts";
 import { verifyShop } from "../server/verify/verify-shop.ts";
 

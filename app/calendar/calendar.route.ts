@@ -1,5 +1,5 @@
-import { findCalendar } from "../../server/follow-ups/calendar.ts";
-import { notFound } from "../../server/refusal.ts";
+import { notFound } from "../../server/desk/refusal.ts";
+import { findCalendar } from "../../server/subjects/follow-ups/calendar.ts";
 import { database } from "../shell/database.server.ts";
 import { openToAll } from "../shell/guard.server.ts";
 

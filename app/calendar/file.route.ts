@@ -1,5 +1,5 @@
-import { writeCalendar } from "../../server/follow-ups/calendar.ts";
-import { readPromises } from "../../server/follow-ups/read-promises.ts";
+import { writeCalendar } from "../../server/subjects/follow-ups/calendar.ts";
+import { readPromises } from "../../server/subjects/follow-ups/read-promises.ts";
 import { guarded } from "../shell/guard.server.ts";
 
 const DAYS_AHEAD = 366;

@@ -1,6 +1,6 @@
 import { redirect } from "react-router";
-import { findTiles, takeUpInvitation } from "../../server/people/devices.ts";
-import { Refusal } from "../../server/refusal.ts";
+import { Refusal } from "../../server/desk/refusal.ts";
+import { findTiles, takeUpInvitation } from "../../server/subjects/people/devices.ts";
 import { deviceCookie, readCookie } from "../shell/cookies.server.ts";
 import { database } from "../shell/database.server.ts";
 import { openToAll } from "../shell/guard.server.ts";

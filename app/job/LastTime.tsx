@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { thing } from "../../core/book/out/index.ts";
-import type { LastOnModel } from "../../server/jobs/read-last-on-model.ts";
+import type { LastOnModel } from "../../server/books/jobs/read-last-on-model.ts";
 import { dateOf, hoursAndMinutes } from "../ui/dates.ts";
 import { useJob } from "./context.ts";
 

@@ -5,7 +5,7 @@ import { admit } from "../../core/book/admit/index.ts";
 import { describeEntry } from "../../core/book/describe/index.ts";
 import { type Entry, type EntryDraft, isStrike, type Stage } from "../../core/book/entry/index.ts";
 import type { System } from "../../core/kernel/units/index.ts";
-import type { JobPage as WholePage } from "../../server/jobs/read-job.ts";
+import type { JobPage as WholePage } from "../../server/books/jobs/read-job.ts";
 import { useMember } from "../shell/member.ts";
 import { announce } from "../ui/announcer.ts";
 import { useShared, useSharedEach } from "../ui/useShared.ts";

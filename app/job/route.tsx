@@ -7,7 +7,7 @@ import {
   useLocation,
 } from "react-router";
 import { type Entry, STAGES, type Stage, standing } from "../../core/book/entry/index.ts";
-import { readJob } from "../../server/jobs/read-job.ts";
+import { readJob } from "../../server/books/jobs/read-job.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
 import { STAGE_NAMES } from "../shell/stage-names.ts";

@@ -1,5 +1,5 @@
-import type { JobPage } from "../../server/jobs/read-job.ts";
-import type { readVehicle } from "../../server/vehicles/read-vehicle.ts";
+import type { JobPage } from "../../server/books/jobs/read-job.ts";
+import type { readVehicle } from "../../server/subjects/vehicles/read-vehicle.ts";
 import { readPage } from "../shell/kept/kept-pages.ts";
 import type { MemberView } from "../shell/member.ts";
 import { browserStore } from "./outbox/browser-store.ts";

@@ -1,6 +1,6 @@
 import { data, redirect } from "react-router";
-import { changePreferences } from "../../server/people/change-preferences.ts";
-import { Refusal } from "../../server/refusal.ts";
+import { Refusal } from "../../server/desk/refusal.ts";
+import { changePreferences } from "../../server/subjects/people/change-preferences.ts";
 import { preferenceCookie } from "../shell/cookies.server.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";

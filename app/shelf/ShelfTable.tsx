@@ -10,7 +10,7 @@ import {
 import { ArrowDown, ArrowUp, ArrowUpDown } from "lucide-react";
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
-import type { OnShelf } from "../../server/shelf/read-shelf.ts";
+import type { OnShelf } from "../../server/subjects/shelf/read-shelf.ts";
 import { useMember } from "../shell/member.ts";
 import { Button } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";

@@ -1,8 +1,8 @@
 import Papa from "papaparse";
 import { data } from "react-router";
 import { readShelfList, SHELF_COLUMNS } from "../../core/trade/shelf/index.ts";
-import { putOnShelf } from "../../server/shelf/put-on-shelf.ts";
-import { readShelf } from "../../server/shelf/read-shelf.ts";
+import { putOnShelf } from "../../server/subjects/shelf/put-on-shelf.ts";
+import { readShelf } from "../../server/subjects/shelf/read-shelf.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";
 import { listHandedIn, listRefused } from "../shell/list-handed-in.server.ts";

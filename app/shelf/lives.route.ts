@@ -1,5 +1,5 @@
 import type { PartSpan } from "../../core/stages/earlier-jobs/index.ts";
-import { readSpans } from "../../server/shelf/read-shelf.ts";
+import { readSpans } from "../../server/subjects/shelf/read-shelf.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { isOwnWord } from "../shell/kept/reading.ts";
 import type { Route } from "./+types/lives.route";

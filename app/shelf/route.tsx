@@ -1,9 +1,9 @@
 import { useLoaderData } from "react-router";
 import { readShelfRow, SHELF_COLUMNS, type ShelfColumn } from "../../core/trade/shelf/index.ts";
-import { Refusal } from "../../server/refusal.ts";
-import { putOnShelf, takeOffShelf } from "../../server/shelf/put-on-shelf.ts";
-import { readShelf } from "../../server/shelf/read-shelf.ts";
-import { isId } from "../../server/vehicles/is-id.ts";
+import { isId } from "../../server/desk/is-id.ts";
+import { Refusal } from "../../server/desk/refusal.ts";
+import { putOnShelf, takeOffShelf } from "../../server/subjects/shelf/put-on-shelf.ts";
+import { readShelf } from "../../server/subjects/shelf/read-shelf.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";
 import { keptReading } from "../shell/kept/reading.ts";

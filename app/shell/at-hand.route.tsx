@@ -1,6 +1,6 @@
 import { data } from "react-router";
-import { readToday } from "../../server/jobs/list-today.ts";
-import { findVehicles } from "../../server/vehicles/find-vehicles.ts";
+import { readToday } from "../../server/books/jobs/list-today.ts";
+import { findVehicles } from "../../server/subjects/vehicles/find-vehicles.ts";
 import { guarded } from "./guard.server.ts";
 
 /** What every browser keeps at hand for a day without a network, each as its own page reads it. */

@@ -2,7 +2,7 @@ import Papa from "papaparse";
 import { data } from "react-router";
 import type { ListTrouble } from "../../core/kernel/csv/index.ts";
 import { decodeLog } from "../../core/trade/trace/index.ts";
-import { Refusal } from "../../server/refusal.ts";
+import { Refusal } from "../../server/desk/refusal.ts";
 import { readForm } from "./read-body.server.ts";
 
 const MOST_BYTES = 2_000_000;

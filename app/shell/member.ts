@@ -1,6 +1,6 @@
 import { createContext, useContext } from "react";
 import type { System } from "../../core/kernel/units/index.ts";
-import type { Role } from "../../server/people/roles.ts";
+import type { Role } from "../../server/desk/roles.ts";
 import type { KeyWay } from "./keys/key-registry.ts";
 
 /** Who is signed in, as every page of the frame knows them. */

@@ -1,4 +1,4 @@
-import { Refusal } from "../../server/refusal.ts";
+import { Refusal } from "../../server/desk/refusal.ts";
 
 export const typeOf = (request: Request) =>
   request.headers.get("Content-Type")?.split(";")[0]?.trim().toLowerCase();

@@ -7,7 +7,7 @@ import { pipeline } from "node:stream/promises";
 import type { ReadableStream } from "node:stream/web";
 import busboy from "busboy";
 import { asRefusal } from "../../server/database/as-refusal.ts";
-import { Refusal } from "../../server/refusal.ts";
+import { Refusal } from "../../server/desk/refusal.ts";
 import { MOST_PARTS, typeOf, unreadable, wrongType } from "./read-body.server.ts";
 
 const ARCHIVE = "application/zip";

@@ -1,6 +1,6 @@
 import { openArchive } from "../../server/archive/open-archive.ts";
-import { readInJob } from "../../server/jobs/read-in-job.ts";
-import { notFound } from "../../server/refusal.ts";
+import { readInJob } from "../../server/books/jobs/read-in-job.ts";
+import { notFound } from "../../server/desk/refusal.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { withPostedArchive } from "../shell/read-upload.server.ts";
 

@@ -1,6 +1,6 @@
 import { redirect } from "react-router";
-import { readInJob } from "../../server/jobs/read-in-job.ts";
-import { notFound, Refusal } from "../../server/refusal.ts";
+import { readInJob } from "../../server/books/jobs/read-in-job.ts";
+import { notFound, Refusal } from "../../server/desk/refusal.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { readForm } from "../shell/read-body.server.ts";
 

@@ -1,6 +1,6 @@
 import { data } from "react-router";
-import { Refusal } from "../../server/refusal.ts";
-import { listUnsent, tellUnsent } from "../../server/shops/tell-unsent.ts";
+import { Refusal } from "../../server/desk/refusal.ts";
+import { listUnsent, tellUnsent } from "../../server/subjects/shops/tell-unsent.ts";
 import { deviceCookie, readCookie } from "../shell/cookies.server.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";

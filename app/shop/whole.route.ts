@@ -1,7 +1,7 @@
 import { mkdtemp, open, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { packShop } from "../../server/shops/pack-shop.ts";
+import { packShop } from "../../server/subjects/shops/pack-shop.ts";
 import { database } from "../shell/database.server.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { sendArchive } from "../shell/send-archive.server.ts";

@@ -10,12 +10,12 @@ import {
   useRevalidator,
 } from "react-router";
 import { findShopBySlug } from "../../server/database/connection.ts";
-import { findTiles } from "../../server/people/devices.ts";
-import { findSession } from "../../server/people/find-session.ts";
-import { ROLE_NAMES, type Role } from "../../server/people/roles.ts";
-import { shopOfToken } from "../../server/people/secrets.ts";
-import { signIn } from "../../server/people/sign-in.ts";
-import { Refusal } from "../../server/refusal.ts";
+import { Refusal } from "../../server/desk/refusal.ts";
+import { ROLE_NAMES, type Role } from "../../server/desk/roles.ts";
+import { findTiles } from "../../server/subjects/people/devices.ts";
+import { findSession } from "../../server/subjects/people/find-session.ts";
+import { shopOfToken } from "../../server/subjects/people/secrets.ts";
+import { signIn } from "../../server/subjects/people/sign-in.ts";
 import { deviceCookie, readCookie, sessionCookie } from "../shell/cookies.server.ts";
 import { database } from "../shell/database.server.ts";
 import { checkForm } from "../shell/forms.ts";

@@ -1,5 +1,5 @@
 import { type ClientActionFunctionArgs, redirect } from "react-router";
-import { signOut } from "../../server/people/sign-in.ts";
+import { signOut } from "../../server/subjects/people/sign-in.ts";
 import { readCookie, sessionCookie } from "../shell/cookies.server.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { forgetMember, readPage } from "../shell/kept/kept-pages.ts";

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { format } from "../../core/kernel/units/index.ts";
-import type { PromiseDue } from "../../server/follow-ups/read-promises.ts";
+import type { PromiseDue } from "../../server/subjects/follow-ups/read-promises.ts";
 import { useMember } from "../shell/member.ts";
 import { dateOf, dayOf } from "../ui/dates.ts";
 

@@ -1,7 +1,7 @@
 import { Link, useLoaderData } from "react-router";
 import { WAITS, type WaitKind } from "../../core/book/facts/index.ts";
 import { fromWords } from "../../core/report/index.ts";
-import { readToday, type Slip } from "../../server/jobs/list-today.ts";
+import { readToday, type Slip } from "../../server/books/jobs/list-today.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";

@@ -1,8 +1,8 @@
 import { redirect, useLoaderData, useNavigation } from "react-router";
-import { Refusal } from "../../server/refusal.ts";
-import { changeCard } from "../../server/vehicles/change-card.ts";
-import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
-import { ownCard } from "../../server/vehicles/take-card.ts";
+import { Refusal } from "../../server/desk/refusal.ts";
+import { changeCard } from "../../server/subjects/vehicles/change-card.ts";
+import { readVehicle } from "../../server/subjects/vehicles/read-vehicle.ts";
+import { ownCard } from "../../server/subjects/vehicles/take-card.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";

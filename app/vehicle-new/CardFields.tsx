@@ -1,7 +1,7 @@
 import { SHOWN, toShown } from "../../core/kernel/units/index.ts";
 import { KINDS } from "../../core/trade/coolant/index.ts";
 import { CIRCUIT_KINDS } from "../../core/trade/diagnosis/knowledge/index.ts";
-import type { CardInput } from "../../server/vehicles/add-vehicle.ts";
+import type { CardInput } from "../../server/subjects/vehicles/add-vehicle.ts";
 import { useMember } from "../shell/member.ts";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { CIRCUITS } from "../vehicle/CoolingCard.tsx";

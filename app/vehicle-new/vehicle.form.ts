@@ -3,7 +3,7 @@ import { IsIn, IsOptional, IsString, IsUUID, Length, Matches } from "class-valid
 import { KINDS } from "../../core/trade/coolant/index.ts";
 import { CIRCUIT_KINDS } from "../../core/trade/diagnosis/knowledge/index.ts";
 import { readSensorPoints } from "../../core/trade/electrics/index.ts";
-import type { CardInput } from "../../server/vehicles/add-vehicle.ts";
+import type { CardInput } from "../../server/subjects/vehicles/add-vehicle.ts";
 import { Quantity } from "../shell/quantity-field.ts";
 
 export const OIL_COOLERS = ["none", "in the radiator", "outside"] as const;

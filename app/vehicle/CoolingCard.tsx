@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { format, formatBothTemperatures, type System } from "../../core/kernel/units/index.ts";
-import type { CardInput } from "../../server/vehicles/add-vehicle.ts";
+import type { CardInput } from "../../server/subjects/vehicles/add-vehicle.ts";
 
 export const CIRCUITS: Record<string, string> = {
   "switch-1": "one-stage switch in the radiator",

@@ -1,5 +1,5 @@
 import { format, type System } from "../../core/kernel/units/index.ts";
-import type { Measured } from "../../server/vehicles/read-measured.ts";
+import type { Measured } from "../../server/subjects/vehicles/read-measured.ts";
 import { dateOf } from "../ui/dates.ts";
 
 /** The radiator and fan that are in this car, as they were measured, and how tight its things go. */

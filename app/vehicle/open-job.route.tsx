@@ -1,6 +1,6 @@
 import { data } from "react-router";
-import { openJob } from "../../server/jobs/open-job.ts";
-import { notFound, Refusal } from "../../server/refusal.ts";
+import { openJob } from "../../server/books/jobs/open-job.ts";
+import { notFound, Refusal } from "../../server/desk/refusal.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { readJson } from "../shell/read-body.server.ts";

@@ -1,6 +1,6 @@
 import { Link, useLoaderData } from "react-router";
-import { readShop } from "../../server/shops/read-shop.ts";
-import { readVehicle } from "../../server/vehicles/read-vehicle.ts";
+import { readShop } from "../../server/subjects/shops/read-shop.ts";
+import { readVehicle } from "../../server/subjects/vehicles/read-vehicle.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";

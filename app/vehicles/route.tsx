@@ -1,6 +1,6 @@
 import { Search } from "lucide-react";
 import { Form, Link, useLoaderData, useSubmit } from "react-router";
-import { findVehicles } from "../../server/vehicles/find-vehicles.ts";
+import { findVehicles } from "../../server/subjects/vehicles/find-vehicles.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { readPage } from "../shell/kept/kept-pages.ts";
 import { keptReading } from "../shell/kept/reading.ts";

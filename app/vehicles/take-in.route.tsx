@@ -1,6 +1,6 @@
 import { redirect } from "react-router";
-import { notFound, Refusal } from "../../server/refusal.ts";
-import { takeIn } from "../../server/vehicles/take-in.ts";
+import { takeIn } from "../../server/books/jobs/take-in.ts";
+import { notFound, Refusal } from "../../server/desk/refusal.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";

@@ -1,6 +1,6 @@
 import { Link, useLoaderData } from "react-router";
-import { readPromises } from "../../server/follow-ups/read-promises.ts";
-import { readWatch } from "../../server/levels/read-watch.ts";
+import { readPromises } from "../../server/subjects/follow-ups/read-promises.ts";
+import { readWatch } from "../../server/subjects/levels/read-watch.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptReading } from "../shell/kept/reading.ts";
 import { useMember } from "../shell/member.ts";

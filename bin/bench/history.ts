@@ -1,4 +1,4 @@
-import { readHistory } from "../../server/jobs/read-history.ts";
+import { readHistory } from "../../server/books/jobs/read-history.ts";
 import { makeTemplate, scratchDatabase } from "../../server/testing/scratch-database.ts";
 import { smallShop } from "../../server/testing/small-shop.ts";
 import { signMany } from "./many-jobs.ts";

@@ -1,4 +1,4 @@
-import { readJob } from "../../server/jobs/read-job.ts";
+import { readJob } from "../../server/books/jobs/read-job.ts";
 import { makeTemplate, scratchDatabase } from "../../server/testing/scratch-database.ts";
 import { smallShop } from "../../server/testing/small-shop.ts";
 import { type Figure, medianPairMs } from "./measure.ts";

@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { SHOP_ID } from "../../demo/seed.ts";
 import { demoId } from "../../demo/story.ts";
+import { openJob } from "../../server/books/jobs/open-job.ts";
 import { atDesk, type Database } from "../../server/database/connection.ts";
-import { openJob } from "../../server/jobs/open-job.ts";
 
 /** Opens a job on every vehicle of the made-up shop that has none; answers with all open ones. */
 export async function openEverywhere(app: Database): Promise<string[]> {

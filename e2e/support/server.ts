@@ -4,7 +4,7 @@ import { SHOP_ID, seedDemo } from "../../demo/seed.ts";
 import { PEOPLE, type PersonKey } from "../../demo/shop.ts";
 import { demoId } from "../../demo/story.ts";
 import { atDesk } from "../../server/database/connection.ts";
-import { enrolDevice } from "../../server/people/devices.ts";
+import { enrolDevice } from "../../server/subjects/people/devices.ts";
 import { makeTemplate, type Scratch, scratchDatabase } from "../../server/testing/scratch-database.ts";
 import { LOOK_MS } from "./waits.ts";
 

@@ -1,6 +1,6 @@
 import { createInterface } from "node:readline";
 import { type Entry, openPromise, type ZipFile } from "yauzl";
-import { Refusal } from "../refusal.ts";
+import { Refusal } from "../desk/refusal.ts";
 
 export interface Archive {
   /** The places of what is in it. */

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { backupUrl } from "../database/backup-role.ts";
 import { openDatabase } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
-import { readBook } from "../jobs/read-books.ts";
+import { readBook } from "../entries/read-books.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { smallShop } from "../testing/small-shop.ts";
 import { backupName, outlived, takenAt } from "./kept-backups.ts";

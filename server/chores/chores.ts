@@ -1,8 +1,8 @@
 import { QueryTypes } from "sequelize";
 import { noteBackup } from "../backups/last-backup.ts";
 import { takeBackup } from "../backups/take-backup.ts";
+import { allShops } from "../database/all-shops.ts";
 import { type AtDesk, atDesk, type Database } from "../database/connection.ts";
-import { allShops } from "../shops/all-shops.ts";
 import { lastVerified } from "../verify/last-verified.ts";
 import { verifyShop } from "../verify/verify-shop.ts";
 import type { Chore } from "./queue.ts";

@@ -1,5 +1,5 @@
 import PgBoss from "pg-boss";
-import { QUEUE_SCHEMA } from "./queue-schema.ts";
+import { QUEUE_SCHEMA } from "../database/queue-schema.ts";
 
 /** Something that has to be done again and again, by one of however many there are. */
 export interface Chore {

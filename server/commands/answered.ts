@@ -1,5 +1,5 @@
 import { BaseError } from "sequelize";
-import { Refusal } from "../refusal.ts";
+import { Refusal } from "../desk/refusal.ts";
 
 const say = (told: object) => process.stdout.write(`${JSON.stringify(told)}\n`);
 

@@ -3,9 +3,9 @@ import { appUrl } from "../database/addresses.ts";
 import { backupUrl } from "../database/backup-role.ts";
 import { findShopBySlug, openDatabase } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
-import { Refusal } from "../refusal.ts";
-import { packShop } from "../shops/pack-shop.ts";
-import { lookAtShop, unpackShop } from "../shops/unpack-shop.ts";
+import { Refusal } from "../desk/refusal.ts";
+import { packShop } from "../subjects/shops/pack-shop.ts";
+import { lookAtShop, unpackShop } from "../subjects/shops/unpack-shop.ts";
 import { answered } from "./answered.ts";
 
 // out FILE SLUG [secrets] | look FILE | in FILE [SLUG] [LEAD]: one line of JSON for bin/shop-file.mjs and bin/shop.mjs.

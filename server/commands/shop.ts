@@ -4,9 +4,9 @@ import { type ValidationError, validateSync } from "class-validator";
 import { appUrl } from "../database/addresses.ts";
 import { findShopBySlug, openDatabase } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
-import { Refusal } from "../refusal.ts";
-import { makeShop } from "../shops/make-shop.ts";
-import { ShopForm } from "../shops/shop-to-make.ts";
+import { Refusal } from "../desk/refusal.ts";
+import { makeShop } from "../subjects/shops/make-shop.ts";
+import { ShopForm } from "../subjects/shops/shop-to-make.ts";
 import { answered } from "./answered.ts";
 
 // Brings the database up to date, then finds the shop of a short name or makes it. Takes JSON, prints a line of it: for bin/shop.mjs.

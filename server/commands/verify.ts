@@ -1,8 +1,8 @@
 import { BaseError } from "sequelize";
 import { appUrl } from "../database/addresses.ts";
+import { allShops } from "../database/all-shops.ts";
 import { type AtDesk, atDesk, openDatabase } from "../database/connection.ts";
-import { Refusal } from "../refusal.ts";
-import { allShops } from "../shops/all-shops.ts";
+import { Refusal } from "../desk/refusal.ts";
 import { findLine, hashFromPaper } from "../verify/find-line.ts";
 import { verifyShop } from "../verify/verify-shop.ts";
 

@@ -1,4 +1,4 @@
-import { Refusal, type RefusalDetail } from "../refusal.ts";
+import { Refusal, type RefusalDetail } from "../desk/refusal.ts";
 
 const AGAIN_S = 5;
 const down = (message: string): RefusalDetail => ({

@@ -1,5 +1,5 @@
 import { connect } from "node:net";
-import { Refusal } from "../refusal.ts";
+import { Refusal } from "../desk/refusal.ts";
 
 const LONGEST_MS = 3000;
 const MOST_LETTERS = 400;

@@ -1,4 +1,4 @@
-import { Refusal } from "../refusal.ts";
+import { Refusal } from "../desk/refusal.ts";
 import { heavyWork, TooHeavy } from "../threads/heavy-work.ts";
 import { lane } from "../threads/lane.ts";
 import type { PaperOrder } from "./report-pdf.process.ts";

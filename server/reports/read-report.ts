@@ -2,8 +2,8 @@ import { lastFact, WarmUpLog } from "../../core/book/facts/index.ts";
 import type { System } from "../../core/kernel/units/index.ts";
 import { type JobReport, reportOf } from "../../core/report/index.ts";
 import type { TraceSpec } from "../../core/trade/trace/index.ts";
+import { readJob } from "../books/jobs/read-job.ts";
 import type { Desk } from "../database/connection.ts";
-import { readJob } from "../jobs/read-job.ts";
 
 export interface ReadReport {
   report: JobReport;

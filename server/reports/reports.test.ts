@@ -14,9 +14,9 @@ import {
 } from "../../core/book/facts/index.ts";
 import type { JobReport } from "../../core/report/index.ts";
 import { mayClose } from "../../core/state/index.ts";
-import { readBook } from "../jobs/read-books.ts";
-import { signJob } from "../jobs/sign-job.ts";
-import { bookLog } from "../logs/book-log.ts";
+import { signJob } from "../books/jobs/sign-job.ts";
+import { bookLog } from "../books/logs/book-log.ts";
+import { readBook } from "../entries/read-books.ts";
 import { type Scratch, scratchDatabase } from "../testing/scratch-database.ts";
 import { newEntry, smallShop } from "../testing/small-shop.ts";
 import { printReport } from "./print-report.ts";

@@ -1,12 +1,12 @@
 import { randomUUID } from "node:crypto";
 import type { Entry } from "../../core/book/entry/index.ts";
+import { openJob } from "../books/jobs/open-job.ts";
 import { type AtDesk, atDesk, type Desk } from "../database/connection.ts";
-import { openJob } from "../jobs/open-job.ts";
-import { type NewEntry, recordEntries } from "../jobs/record-entries.ts";
-import { addPerson } from "../people/add-person.ts";
-import { hashSecrets } from "../people/secrets.ts";
-import { createShop } from "../shops/create-shop.ts";
-import { addVehicle } from "../vehicles/add-vehicle.ts";
+import { type NewEntry, recordEntries } from "../entries/record-entries.ts";
+import { addPerson } from "../subjects/people/add-person.ts";
+import { hashSecrets } from "../subjects/people/secrets.ts";
+import { createShop } from "../subjects/shops/create-shop.ts";
+import { addVehicle } from "../subjects/vehicles/add-vehicle.ts";
 import type { Scratch } from "./scratch-database.ts";
 
 export const PIN = "4821";

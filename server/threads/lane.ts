@@ -1,6 +1,6 @@
 import pLimit from "p-limit";
 import { Gauge, register } from "prom-client";
-import { Refusal } from "../refusal.ts";
+import { Refusal } from "../desk/refusal.ts";
 
 const AGAIN_S = 5;
 const FIGURE = "warm_ledger_waiting";

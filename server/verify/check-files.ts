@@ -2,7 +2,7 @@ import { promisify } from "node:util";
 import { gunzip } from "node:zlib";
 import { factsOf, Picture, WarmUpLog } from "../../core/book/facts/index.ts";
 import type { AtDesk } from "../database/connection.ts";
-import { sumOf } from "../given-bytes.ts";
+import { sumOf } from "../desk/given-bytes.ts";
 import type { Broken } from "./check-book.ts";
 import type { Chain } from "./read-chains.ts";
 

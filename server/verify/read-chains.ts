@@ -1,7 +1,7 @@
 import { Op, QueryTypes } from "sequelize";
 import type { Json } from "../../core/book/chain/index.ts";
 import type { Desk } from "../database/connection.ts";
-import { COLUMNS, type Row, toEntry } from "../jobs/read-books.ts";
+import { COLUMNS, type Row, toEntry } from "../entries/read-books.ts";
 import type { Bound, Line } from "./check-book.ts";
 
 export interface Chain {

@@ -1,6 +1,6 @@
 import { data } from "react-router";
-import { recordEntries } from "../../../server/jobs/record-entries.ts";
-import { notFound, Refusal } from "../../../server/refusal.ts";
+import { notFound, Refusal } from "../../../server/desk/refusal.ts";
+import { recordEntries } from "../../../server/entries/record-entries.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { readJson } from "../../shell/read-body.server.ts";
 import { CLOCK_HEADER } from "../outbox/send.ts";

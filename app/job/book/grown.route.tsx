@@ -1,7 +1,7 @@
 import { data } from "react-router";
-import { lastSeq } from "../../../server/jobs/last-seq.ts";
-import { notFound } from "../../../server/refusal.ts";
-import { isId } from "../../../server/vehicles/is-id.ts";
+import { isId } from "../../../server/desk/is-id.ts";
+import { notFound } from "../../../server/desk/refusal.ts";
+import { lastSeq } from "../../../server/entries/last-seq.ts";
 import { grownBooks } from "../../shell/grown-books.server.ts";
 import { guarded } from "../../shell/guard.server.ts";
 

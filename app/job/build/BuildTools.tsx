@@ -1,4 +1,4 @@
-import type { Measured } from "../../../server/vehicles/read-measured.ts";
+import type { Measured } from "../../../server/subjects/vehicles/read-measured.ts";
 import { ToGetList } from "../apart/ToGetList.tsx";
 import { WhileApart } from "../apart/WhileApart.tsx";
 import { Pictures } from "../pictures/Pictures.tsx";

@@ -9,7 +9,7 @@ import {
   type TightenedInto,
   TORQUE_THREADS_MM,
 } from "../../../core/trade/fit/index.ts";
-import type { Measured } from "../../../server/vehicles/read-measured.ts";
+import type { Measured } from "../../../server/subjects/vehicles/read-measured.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";

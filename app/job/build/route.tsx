@@ -3,7 +3,7 @@ import { factsOf, StepBack } from "../../../core/book/facts/index.ts";
 import { stillOut, tasksOf } from "../../../core/book/out/index.ts";
 import { backList, buildOrder } from "../../../core/stages/build/index.ts";
 import { openItems } from "../../../core/state/index.ts";
-import { readMeasured } from "../../../server/vehicles/read-measured.ts";
+import { readMeasured } from "../../../server/subjects/vehicles/read-measured.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
 import { later } from "../../ui/later.ts";

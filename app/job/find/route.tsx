@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { quarterOf } from "../../../core/stages/find/index.ts";
-import { type FindRead, readFind, withPlan } from "../../../server/jobs/read-find.ts";
+import { type FindRead, readFind, withPlan } from "../../../server/books/jobs/read-find.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -19,7 +19,7 @@ import {
   verdictOffer,
 } from "../../../core/stages/find/index.ts";
 import { findingOf } from "../../../core/state/index.ts";
-import type { FindRead } from "../../../server/jobs/read-find.ts";
+import type { FindRead } from "../../../server/books/jobs/read-find.ts";
 import { useJob } from "../context.ts";
 import { doingsOf } from "./doings.ts";
 import { usePlan } from "./usePlan.ts";

@@ -1,6 +1,6 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import { type Belief, type FindPlan, type FindState, keyOf } from "../../../core/stages/find/index.ts";
-import type { FindRead } from "../../../server/jobs/read-find.ts";
+import type { FindRead } from "../../../server/books/jobs/read-find.ts";
 import { openPlanner, type Planner } from "./planner.ts";
 
 /** Results are taken back and put again: their plans are kept. */

@@ -1,5 +1,5 @@
-import { readPicture } from "../../../server/pictures/read-picture.ts";
-import { notFound } from "../../../server/refusal.ts";
+import { readPicture } from "../../../server/books/pictures/read-picture.ts";
+import { notFound } from "../../../server/desk/refusal.ts";
 import { guarded } from "../../shell/guard.server.ts";
 
 const SIZES = { "large.jpg": "content", "small.jpg": "small" } as const;

@@ -1,8 +1,8 @@
 import { data } from "react-router";
-import { lastSeq } from "../../../server/jobs/last-seq.ts";
-import { bookPicture } from "../../../server/pictures/book-picture.ts";
-import { MOST_PICTURE_BYTES } from "../../../server/pictures/clean-picture.ts";
-import { notFound, Refusal } from "../../../server/refusal.ts";
+import { bookPicture } from "../../../server/books/pictures/book-picture.ts";
+import { MOST_PICTURE_BYTES } from "../../../server/books/pictures/clean-picture.ts";
+import { notFound, Refusal } from "../../../server/desk/refusal.ts";
+import { lastSeq } from "../../../server/entries/last-seq.ts";
 import { checkForm } from "../../shell/forms.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { withUpload } from "../../shell/read-upload.server.ts";

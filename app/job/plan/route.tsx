@@ -1,9 +1,9 @@
 import { dataOf, factOf, lastFact, NoParts } from "../../../core/book/facts/index.ts";
 import { partsState } from "../../../core/book/parts/index.ts";
-import { readLastOnModel } from "../../../server/jobs/read-last-on-model.ts";
-import { readLives } from "../../../server/jobs/read-lives.ts";
-import { readPartsOnShelf } from "../../../server/shelf/read-shelf.ts";
-import { readMeasured } from "../../../server/vehicles/read-measured.ts";
+import { readLastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
+import { readLives } from "../../../server/books/jobs/read-lives.ts";
+import { readPartsOnShelf } from "../../../server/subjects/shelf/read-shelf.ts";
+import { readMeasured } from "../../../server/subjects/vehicles/read-measured.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";

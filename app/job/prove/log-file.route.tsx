@@ -1,6 +1,6 @@
 import { readTrace, writeTrace } from "../../../core/trade/trace/index.ts";
-import { readLog } from "../../../server/logs/read-log.ts";
-import { notFound } from "../../../server/refusal.ts";
+import { readLog } from "../../../server/books/logs/read-log.ts";
+import { notFound } from "../../../server/desk/refusal.ts";
 import { guarded } from "../../shell/guard.server.ts";
 
 const safeName = (name: string) => name.replace(/[^\w .-]/g, "_");

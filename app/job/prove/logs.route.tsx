@@ -1,8 +1,8 @@
 import { data } from "react-router";
 import { MOST_CHARACTERS } from "../../../core/trade/trace/index.ts";
-import { lastSeq } from "../../../server/jobs/last-seq.ts";
-import { bookLog } from "../../../server/logs/book-log.ts";
-import { notFound, Refusal } from "../../../server/refusal.ts";
+import { bookLog } from "../../../server/books/logs/book-log.ts";
+import { notFound, Refusal } from "../../../server/desk/refusal.ts";
+import { lastSeq } from "../../../server/entries/last-seq.ts";
 import { checkForm } from "../../shell/forms.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { withUpload } from "../../shell/read-upload.server.ts";

@@ -1,6 +1,6 @@
 import { Lock } from "lucide-react";
 import { useNavigate } from "react-router";
-import type { LooksToldBy } from "../../../server/follow-ups/read-looks.ts";
+import type { LooksToldBy } from "../../../server/subjects/follow-ups/read-looks.ts";
 import { clockOf, dateOf } from "../../ui/dates.ts";
 import { useJob } from "../context.ts";
 import { Work } from "../Work.tsx";

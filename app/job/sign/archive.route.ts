@@ -1,4 +1,4 @@
-import { jobArchive } from "../../../server/jobs/job-archive.ts";
+import { jobArchive } from "../../../server/books/jobs/job-archive.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { sendArchive } from "../../shell/send-archive.server.ts";
 

@@ -1,4 +1,4 @@
-import { exportJob } from "../../../server/jobs/export-job.ts";
+import { exportJob } from "../../../server/books/jobs/export-job.ts";
 import { guarded } from "../../shell/guard.server.ts";
 
 /** The whole job as JSON, laid out as docs/formats/job.schema.json says. */

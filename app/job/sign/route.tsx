@@ -3,7 +3,7 @@ import { v4 as newId } from "uuid";
 import { standing } from "../../../core/book/entry/index.ts";
 import { dutiesOf, openItems, provenCar } from "../../../core/state/index.ts";
 import { USUAL_RULES } from "../../../core/trade/follow-ups/index.ts";
-import { type LooksToldBy, readLooks } from "../../../server/follow-ups/read-looks.ts";
+import { type LooksToldBy, readLooks } from "../../../server/subjects/follow-ups/read-looks.ts";
 import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";

@@ -1,7 +1,7 @@
 import { data } from "react-router";
-import { lastSeq } from "../../../server/jobs/last-seq.ts";
-import { signJob } from "../../../server/jobs/sign-job.ts";
-import { notFound, Refusal } from "../../../server/refusal.ts";
+import { signJob } from "../../../server/books/jobs/sign-job.ts";
+import { notFound, Refusal } from "../../../server/desk/refusal.ts";
+import { lastSeq } from "../../../server/entries/last-seq.ts";
 import { checkForm } from "../../shell/forms.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { readJson } from "../../shell/read-body.server.ts";

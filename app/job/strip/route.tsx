@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { stillOut, thing } from "../../../core/book/out/index.ts";
 import { partsGate, workOrderOf } from "../../../core/stages/plan/index.ts";
-import { readLastOnModel } from "../../../server/jobs/read-last-on-model.ts";
+import { readLastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptReading } from "../../shell/kept/reading.ts";
 import { staysOnItsJob } from "../../shell/kept/stays-on-its-job.ts";

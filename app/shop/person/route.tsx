@@ -1,16 +1,16 @@
 import { data, Link, useActionData, useLoaderData, useNavigation } from "react-router";
+import { Refusal } from "../../../server/desk/refusal.ts";
+import { ROLE_NAMES } from "../../../server/desk/roles.ts";
 import {
   changeRole,
   giveSecret,
   letPersonIn,
   renamePerson,
   setActive,
-} from "../../../server/people/change-person.ts";
-import { changeOwnSecret, checkSecrets } from "../../../server/people/own-secret.ts";
-import { readPerson } from "../../../server/people/read-person.ts";
-import { ROLE_NAMES } from "../../../server/people/roles.ts";
-import { hashSecret } from "../../../server/people/secrets.ts";
-import { Refusal } from "../../../server/refusal.ts";
+} from "../../../server/subjects/people/change-person.ts";
+import { changeOwnSecret, checkSecrets } from "../../../server/subjects/people/own-secret.ts";
+import { readPerson } from "../../../server/subjects/people/read-person.ts";
+import { hashSecret } from "../../../server/subjects/people/secrets.ts";
 import { readCookie, sessionCookie } from "../../shell/cookies.server.ts";
 import { database } from "../../shell/database.server.ts";
 import { checkForm } from "../../shell/forms.ts";

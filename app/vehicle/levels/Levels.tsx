@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
 import { format, SHOWN, toShown } from "../../../core/kernel/units/index.ts";
-import type { LevelsOf } from "../../../server/levels/read-levels.ts";
+import type { LevelsOf } from "../../../server/subjects/levels/read-levels.ts";
 import type { Refused } from "../../shell/guard.server.ts";
 import { useMember } from "../../shell/member.ts";
 import { Button } from "../../ui/Button.tsx";

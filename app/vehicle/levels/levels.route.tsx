@@ -1,8 +1,8 @@
 import { data } from "react-router";
-import { type LevelsOf, readLevels, readLift } from "../../../server/levels/read-levels.ts";
-import { strikeLevel, takeLevel } from "../../../server/levels/take-level.ts";
-import { notFound, Refusal } from "../../../server/refusal.ts";
-import { isId } from "../../../server/vehicles/is-id.ts";
+import { isId } from "../../../server/desk/is-id.ts";
+import { notFound, Refusal } from "../../../server/desk/refusal.ts";
+import { type LevelsOf, readLevels, readLift } from "../../../server/subjects/levels/read-levels.ts";
+import { strikeLevel, takeLevel } from "../../../server/subjects/levels/take-level.ts";
 import { checkForm } from "../../shell/forms.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptPosting } from "../../shell/kept/posting.ts";

@@ -1,11 +1,11 @@
 import Papa from "papaparse";
 import { data } from "react-router";
 import { LEVEL_COLUMNS, readLevelList } from "../../../core/trade/leaks/index.ts";
-import { readLevels } from "../../../server/levels/read-levels.ts";
-import { MOST_LEVELS } from "../../../server/levels/take-level.ts";
-import { takeLevelList } from "../../../server/levels/take-list.ts";
-import { notFound } from "../../../server/refusal.ts";
-import { isId } from "../../../server/vehicles/is-id.ts";
+import { isId } from "../../../server/desk/is-id.ts";
+import { notFound } from "../../../server/desk/refusal.ts";
+import { readLevels } from "../../../server/subjects/levels/read-levels.ts";
+import { MOST_LEVELS } from "../../../server/subjects/levels/take-level.ts";
+import { takeLevelList } from "../../../server/subjects/levels/take-list.ts";
 import { guarded } from "../../shell/guard.server.ts";
 import { keptPosting } from "../../shell/kept/posting.ts";
 import { listHandedIn, listRefused } from "../../shell/list-handed-in.server.ts";

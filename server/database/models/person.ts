@@ -1,5 +1,5 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
-import type { Role } from "../../people/roles.ts";
+import type { Role } from "../../desk/roles.ts";
 
 /** How one person likes it, on whatever browser. */
 export interface PersonPreferences {

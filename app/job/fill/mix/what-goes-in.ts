@@ -1,5 +1,5 @@
 import { approvalSaid, KINDS, type Kind } from "../../../../core/trade/coolant/index.ts";
-import type { CoolantOnShelf } from "../../../../server/shelf/read-shelf.ts";
+import type { CoolantOnShelf } from "../../../../server/subjects/shelf/read-shelf.ts";
 
 /** What the card says it takes. */
 export interface CardsCoolant {

@@ -3,7 +3,7 @@ import type { EntryDraft } from "../../../../core/book/entry/index.ts";
 import { dataOf, MeasuredUnit, Task, ToGet } from "../../../../core/book/facts/index.ts";
 import { tasksOf } from "../../../../core/book/out/index.ts";
 import { compareUnits, type Steering } from "../../../../core/trade/fit/index.ts";
-import type { Measured } from "../../../../server/vehicles/read-measured.ts";
+import type { Measured } from "../../../../server/subjects/vehicles/read-measured.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsOne } from "../../../ui/Chips.tsx";

@@ -11,7 +11,7 @@ import {
   stepsFor,
   timeOf,
 } from "../../../../core/trade/order/index.ts";
-import type { LastOnModel } from "../../../../server/jobs/read-last-on-model.ts";
+import type { LastOnModel } from "../../../../server/books/jobs/read-last-on-model.ts";
 import { useDraft } from "../../../shell/drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../../ui/Chips.tsx";

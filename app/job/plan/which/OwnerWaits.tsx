@@ -3,7 +3,7 @@ import { useFetcher } from "react-router";
 import { dataOf, Waiting } from "../../../../core/book/facts/index.ts";
 import { format } from "../../../../core/kernel/units/index.ts";
 import { countedLevels, lossRate, reaches } from "../../../../core/trade/leaks/index.ts";
-import type { LevelsOf } from "../../../../server/levels/read-levels.ts";
+import type { LevelsOf } from "../../../../server/subjects/levels/read-levels.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { dateOf } from "../../../ui/dates.ts";

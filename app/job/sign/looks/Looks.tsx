@@ -6,7 +6,7 @@ import { format, inShownUnits } from "../../../../core/kernel/units/index.ts";
 import { promisesOf } from "../../../../core/stages/plan/index.ts";
 import { workDone } from "../../../../core/state/index.ts";
 import { followUps } from "../../../../core/trade/follow-ups/index.ts";
-import type { LooksToldBy } from "../../../../server/follow-ups/read-looks.ts";
+import type { LooksToldBy } from "../../../../server/subjects/follow-ups/read-looks.ts";
 import { useMember } from "../../../shell/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
