@@ -1,5 +1,17 @@
 /** Arrows between rooms point down only, and no circle goes through folders. What is only tested with may look anywhere. */
 const CORE = ["kernel", "trade", "book", "state", "stages", "(language|report)"];
+const SERVER = [
+  "desk",
+  "(threads|database|archive|instruments)",
+  "cards",
+  "entries",
+  "(backups|verify)",
+  "subjects",
+  "books",
+  "reports",
+  "chores",
+  "commands",
+];
 
 /** No room of a floor asks one that stands above it; they are named from the ground up. */
 const floor = (name, rooms) =>
@@ -45,6 +57,7 @@ module.exports = {
       to: { path: "^core/", pathNot: "/index\\.ts$" },
     },
     ...floor("core", CORE),
+    ...floor("server", SERVER),
   ],
   options: {
     doNotFollow: { path: "node_modules" },

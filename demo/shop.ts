@@ -1,4 +1,4 @@
-import type { CardInput } from "../server/subjects/vehicles/add-vehicle.ts";
+import type { CoolingCard } from "../core/trade/car/index.ts";
 import { withCheckDigit } from "./vin.ts";
 
 /** The made-up shop. Nothing here is real: no person, maker, dealer, product or place. */
@@ -28,7 +28,7 @@ export interface DemoVehicle {
   /** Distance on the day of the newest job, and how much it drives in a year. */
   distanceKm: number;
   kmPerYear: number;
-  card: CardInput;
+  card: CoolingCard;
 }
 
 /** The sensor that the made-up cars with a computer share. */
@@ -39,7 +39,7 @@ const SENSOR = [
   { celsius: 100, ohms: 180 },
 ];
 
-const card = (given: Partial<CardInput>): CardInput => ({
+const card = (given: Partial<CoolingCard>): CoolingCard => ({
   capacityL: 9.3,
   coolantKind: "si-oat",
   coolantProduct: "Fellwater Blue",

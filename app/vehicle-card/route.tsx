@@ -1,8 +1,8 @@
 import { redirect, useLoaderData, useNavigation } from "react-router";
+import { changeCard } from "../../server/cards/change-card.ts";
+import { ownCard } from "../../server/cards/take-card.ts";
 import { Refusal } from "../../server/desk/refusal.ts";
-import { changeCard } from "../../server/subjects/vehicles/change-card.ts";
 import { readVehicle } from "../../server/subjects/vehicles/read-vehicle.ts";
-import { ownCard } from "../../server/subjects/vehicles/take-card.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";

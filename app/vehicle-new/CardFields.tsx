@@ -1,7 +1,7 @@
 import { SHOWN, toShown } from "../../core/kernel/units/index.ts";
+import type { CoolingCard } from "../../core/trade/car/index.ts";
 import { KINDS } from "../../core/trade/coolant/index.ts";
 import { CIRCUIT_KINDS } from "../../core/trade/diagnosis/knowledge/index.ts";
-import type { CardInput } from "../../server/subjects/vehicles/add-vehicle.ts";
 import { useMember } from "../shell/member.ts";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { CIRCUITS } from "../vehicle/CoolingCard.tsx";
@@ -11,7 +11,7 @@ import { OIL_COOLERS } from "./vehicle.form.ts";
 const DIGITS = 7;
 
 /** A cooling card's fields, empty or with what the card says. */
-export function CardFields({ fields, card }: { fields: Record<string, string>; card?: CardInput | null }) {
+export function CardFields({ fields, card }: { fields: Record<string, string>; card?: CoolingCard | null }) {
   const { units } = useMember();
   const unit = (dimension: keyof typeof SHOWN) => SHOWN[dimension][units].label;
   const shown = (figure: number | undefined, dimension: keyof typeof SHOWN) =>

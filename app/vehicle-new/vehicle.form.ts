@@ -1,9 +1,9 @@
 import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length, Matches } from "class-validator";
+import type { CoolingCard } from "../../core/trade/car/index.ts";
 import { KINDS } from "../../core/trade/coolant/index.ts";
 import { CIRCUIT_KINDS } from "../../core/trade/diagnosis/knowledge/index.ts";
 import { readSensorPoints } from "../../core/trade/electrics/index.ts";
-import type { CardInput } from "../../server/subjects/vehicles/add-vehicle.ts";
 import { Quantity } from "../shell/quantity-field.ts";
 
 export const OIL_COOLERS = ["none", "in the radiator", "outside"] as const;
@@ -146,7 +146,7 @@ export function cardTrouble({
 const present = (...figures: (number | undefined)[]) => figures.filter((figure) => figure !== undefined);
 
 /** The card as the books keep it. */
-export function cardOf(form: CardForm): CardInput {
+export function cardOf(form: CardForm): CoolingCard {
   const {
     coolantKind,
     coolantProduct,

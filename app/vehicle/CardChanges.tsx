@@ -1,6 +1,6 @@
 import { format, type System } from "../../core/kernel/units/index.ts";
-import type { CardChange } from "../../server/subjects/vehicles/card.ts";
-import type { CardChanged } from "../../server/subjects/vehicles/read-card-changes.ts";
+import type { CardChange } from "../../server/cards/card.ts";
+import type { CardChanged } from "../../server/cards/read-card-changes.ts";
 import { dayOf } from "../ui/dates.ts";
 import { CIRCUITS } from "./CoolingCard.tsx";
 

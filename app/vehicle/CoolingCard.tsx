@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { format, formatBothTemperatures, type System } from "../../core/kernel/units/index.ts";
-import type { CardInput } from "../../server/subjects/vehicles/add-vehicle.ts";
+import type { CoolingCard } from "../../core/trade/car/index.ts";
 
 export const CIRCUITS: Record<string, string> = {
   "switch-1": "one-stage switch in the radiator",
@@ -22,7 +22,7 @@ function Row({ name, children }: { name: string; children: ReactNode }) {
 }
 
 /** The card as on the inside of a bonnet. */
-export function CoolingCard({ card, system }: { card: CardInput | null; system: System }) {
+export function CoolingCard({ card, system }: { card: CoolingCard | null; system: System }) {
   return (
     <section aria-labelledby="card" className="self-start rounded-lg border-2 border-ink bg-sheet p-5">
       <h2 id="card" className="mb-2 text-2xl">

@@ -1,7 +1,7 @@
 import { data } from "react-router";
+import { ownCard, takeCard } from "../../server/cards/take-card.ts";
 import { notFound, Refusal } from "../../server/desk/refusal.ts";
 import { identifyVehicle } from "../../server/subjects/vehicles/identify-vehicle.ts";
-import { ownCard, takeCard } from "../../server/subjects/vehicles/take-card.ts";
 import { checkForm } from "../shell/forms.ts";
 import { guarded } from "../shell/guard.server.ts";
 import { keptPosting } from "../shell/kept/posting.ts";

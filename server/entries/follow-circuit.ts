@@ -1,7 +1,7 @@
 import type { Entry } from "../../core/book/entry/index.ts";
 import { circuitOf } from "../../core/stages/find/index.ts";
+import { changeCard } from "../cards/change-card.ts";
 import type { Desk } from "../database/connection.ts";
-import { changeCard } from "../subjects/vehicles/change-card.ts";
 
 /** A circuit that a job's book settled goes onto the vehicle's card, with who settled it, so that nobody asks again. */
 export async function followCircuit(

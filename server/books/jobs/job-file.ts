@@ -7,10 +7,10 @@ import {
   unwritable,
   type WrittenEntry,
 } from "../../../core/book/facts/index.ts";
+import type { CoolingCard } from "../../../core/trade/car/index.ts";
 import { sensorFit } from "../../../core/trade/electrics/index.ts";
 import { isId } from "../../desk/is-id.ts";
 import { Refusal } from "../../desk/refusal.ts";
-import type { CardInput } from "../../subjects/vehicles/add-vehicle.ts";
 
 /** Raised when the layout changes in a way a reader would notice; older ones are still read. */
 export const JOB_FORMAT = "warm-ledger-job-2";
@@ -74,7 +74,7 @@ export interface JobFile {
     use: string;
     distanceKm: number | null;
   };
-  card: CardInput | null;
+  card: CoolingCard | null;
   people: Record<string, string>;
   entries: Entry[];
   logs: LogFile[];
@@ -201,7 +201,7 @@ const temperatures = (value: unknown, what: string): number[] => {
 };
 
 /** A card as the form for one would take it: every page of the vehicle is drawn from it. */
-function readCard(card: Loose): CardInput {
+function readCard(card: Loose): CoolingCard {
   const curve = list(card, "sensorCurve", 12).map((point) => {
     if (!isObject(point)) throw no("the sensor's curve is not made of points.");
     return {

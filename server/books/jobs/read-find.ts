@@ -7,10 +7,10 @@ import {
   type PlanQuestion,
   planOf,
 } from "../../../core/stages/find/index.ts";
+import { toCard } from "../../cards/card.ts";
 import type { Desk } from "../../database/connection.ts";
 import { isId } from "../../desk/is-id.ts";
 import { readBook } from "../../entries/read-books.ts";
-import { toCard } from "../../subjects/vehicles/card.ts";
 import { readBarredTests } from "./read-barred-tests.ts";
 import { readHistory } from "./read-history.ts";
 import { type RecentJob, readRecentJob } from "./read-recent-job.ts";

@@ -1,10 +1,10 @@
+import { toCard } from "../../cards/card.ts";
 import type { Desk } from "../../database/connection.ts";
 import { isId } from "../../desk/is-id.ts";
 import { notFound } from "../../desk/refusal.ts";
 import { readBook } from "../../entries/read-books.ts";
 import { whereFrom } from "../../entries/where-from.ts";
 import { readCoolantsOnShelf } from "../../subjects/shelf/read-shelf.ts";
-import { toCard } from "../../subjects/vehicles/card.ts";
 
 /** A job with its vehicle, card, people, book and the coolants at hand: six queries, however long the book. */
 export async function readJob(desk: Desk, jobId: string) {

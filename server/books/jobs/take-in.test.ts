@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ownCard, takeCard } from "../../cards/take-card.ts";
 import { recordEntries } from "../../entries/record-entries.ts";
 import { addVehicle } from "../../subjects/vehicles/add-vehicle.ts";
 import { identifyVehicle } from "../../subjects/vehicles/identify-vehicle.ts";
 import { readMeasured } from "../../subjects/vehicles/read-measured.ts";
 import { readVehicle } from "../../subjects/vehicles/read-vehicle.ts";
-import { ownCard, takeCard } from "../../subjects/vehicles/take-card.ts";
 import { type Scratch, scratchDatabase } from "../../testing/scratch-database.ts";
 import { newEntry, smallShop } from "../../testing/small-shop.ts";
 import { exportJob } from "./export-job.ts";

@@ -1,11 +1,11 @@
 import { dataOf, unwritable, WarmUpLog } from "../../../core/book/facts/index.ts";
+import type { CoolingCard } from "../../../core/trade/car/index.ts";
 import type { TraceAnalysis, TraceSpec } from "../../../core/trade/trace/index.ts";
 import type { AtDesk, Desk } from "../../database/connection.ts";
 import { type Given, sumOf } from "../../desk/given-bytes.ts";
 import { Refusal } from "../../desk/refusal.ts";
 import { recordEntries } from "../../entries/record-entries.ts";
 import { jobToTake, refuseSigned, whileUnderWay } from "../../entries/under-way.ts";
-import type { CardInput } from "../../subjects/vehicles/add-vehicle.ts";
 import { judgeLog } from "./judge-log.ts";
 
 export interface NewLog {
@@ -21,7 +21,7 @@ export interface NewLog {
 
 /** What a log is judged by. */
 export function specOf(
-  card: Pick<CardInput, "thermostatOpensC" | "fanOnC" | "fanOffC" | "fanSenses">,
+  card: Pick<CoolingCard, "thermostatOpensC" | "fanOnC" | "fanOffC" | "fanSenses">,
   restedH?: number,
 ): TraceSpec {
   const { thermostatOpensC, fanOnC, fanOffC, fanSenses } = card;

@@ -10,7 +10,7 @@ const MOST_WAITING = 8;
 /** A log's own time begins when its turn has come, and not in the queue. */
 const turns = lane({ name: "logs", atOnce: 1, mostWaiting: MOST_WAITING });
 const judge = heavyWork<{ given: Given; spec: TraceSpec }, Judged>({
-  file: "server/logs/judge-log.process.ts",
+  file: "server/books/logs/judge-log.process.ts",
   longestMs: LONGEST_MS,
   mostMegabytes: 1500,
 });

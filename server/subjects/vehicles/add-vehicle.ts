@@ -1,28 +1,8 @@
 import { UniqueConstraintError } from "sequelize";
-import type { SensorPoint } from "../../../core/trade/electrics/index.ts";
+import type { CoolingCard } from "../../../core/trade/car/index.ts";
 import { alone } from "../../database/alone.ts";
 import type { Desk } from "../../database/connection.ts";
 import { Refusal } from "../../desk/refusal.ts";
-
-export interface CardInput {
-  capacityL: number;
-  coolantKind: string;
-  coolantProduct: string;
-  /** The maker's approval that it asks for, several apart by commas; empty where it asks for none. */
-  coolantApproval: string;
-  targetFraction: number;
-  capGaugeKpa: number;
-  thermostatOpensC: number;
-  circuit: string | null;
-  fanOnC: number[];
-  fanOffC: number[];
-  fanSenses: "engine" | "radiator";
-  fillPoint: string;
-  bleedPoints: string;
-  oilCooler: string;
-  /** The coolant sensor's curve; empty where nobody knows it. */
-  sensorCurve: SensorPoint[];
-}
 
 export interface NewVehicle {
   id: string;
@@ -31,7 +11,7 @@ export interface NewVehicle {
   name: string;
   use: string;
   distanceKm: number | null;
-  card: CardInput | null;
+  card: CoolingCard | null;
 }
 
 /** Writes a vehicle with its cooling card into the shop's books. */

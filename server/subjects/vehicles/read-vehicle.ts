@@ -1,16 +1,16 @@
 import { CoolantLevel, factsOf } from "../../../core/book/facts/index.ts";
 import { partLives } from "../../../core/stages/earlier-jobs/index.ts";
 import { complaintOf, findingOf } from "../../../core/state/index.ts";
+import { toCard } from "../../cards/card.ts";
+import { readCardChanges } from "../../cards/read-card-changes.ts";
+import { cardOfModel } from "../../cards/take-card.ts";
 import type { Desk } from "../../database/connection.ts";
 import { isId } from "../../desk/is-id.ts";
 import { notFound } from "../../desk/refusal.ts";
 import { readBooks } from "../../entries/read-books.ts";
 import { shortFrom } from "../../entries/where-from.ts";
 import { readLevels } from "../levels/read-levels.ts";
-import { toCard } from "./card.ts";
-import { readCardChanges } from "./read-card-changes.ts";
 import { measuredOf } from "./read-measured.ts";
-import { cardOfModel } from "./take-card.ts";
 
 /** A vehicle with its card, its jobs newest first, and every cooling part fitted to it. */
 export async function readVehicle(desk: Desk, id: string) {

@@ -6,13 +6,13 @@ import { listToday } from "../../books/jobs/list-today.ts";
 import { openJob } from "../../books/jobs/open-job.ts";
 import { readBarredTests } from "../../books/jobs/read-barred-tests.ts";
 import { signJob } from "../../books/jobs/sign-job.ts";
+import { changeCard } from "../../cards/change-card.ts";
 import { isId } from "../../desk/is-id.ts";
 import { recordEntries } from "../../entries/record-entries.ts";
 import { type Scratch, scratchDatabase } from "../../testing/scratch-database.ts";
 import { smallShop } from "../../testing/small-shop.ts";
 import { enrolDevice, findTiles, removeDevice } from "../people/devices.ts";
 import { addVehicle, type NewVehicle } from "./add-vehicle.ts";
-import { changeCard } from "./change-card.ts";
 import { findVehicles } from "./find-vehicles.ts";
 import { readVehicle } from "./read-vehicle.ts";
 

@@ -1,8 +1,8 @@
 import { isDeepStrictEqual } from "node:util";
-import type { Desk } from "../../database/connection.ts";
-import { isId } from "../../desk/is-id.ts";
-import { notFound } from "../../desk/refusal.ts";
-import type { CardInput } from "./add-vehicle.ts";
+import type { CoolingCard } from "../../core/trade/car/index.ts";
+import type { Desk } from "../database/connection.ts";
+import { isId } from "../desk/is-id.ts";
+import { notFound } from "../desk/refusal.ts";
 import { CARD_CHANGED, type CardChange, toCard } from "./card.ts";
 
 /** A figure shown in other units and written back is the same figure. */
@@ -23,7 +23,7 @@ function isSame(before: unknown, after: unknown): boolean {
 export async function changeCard(
   desk: Desk,
   vehicleId: string,
-  change: Partial<CardInput>,
+  change: Partial<CoolingCard>,
   jobId?: string,
 ): Promise<CardChange[]> {
   const { models, transaction, shopId, personId, now } = desk;
@@ -32,8 +32,8 @@ export async function changeCard(
     : null;
   if (!vehicle || !personId) throw notFound("That vehicle");
   const card = await models.CoolingCard.findOne({ where: { vehicleId }, transaction, lock: true });
-  const before: Partial<CardInput> = card ? toCard(card) : {};
-  const changes = (Object.keys(change) as (keyof CardInput)[])
+  const before: Partial<CoolingCard> = card ? toCard(card) : {};
+  const changes = (Object.keys(change) as (keyof CoolingCard)[])
     .filter((field) => !isSame(before[field], change[field]))
     .map((field) => ({ field, from: before[field] ?? null, to: change[field] ?? null }));
   if (changes.length === 0) return [];

@@ -1,18 +1,18 @@
-import type { CoolingCard } from "../../database/models/cooling-card.ts";
-import type { CardInput } from "./add-vehicle.ts";
+import type { CoolingCard } from "../../core/trade/car/index.ts";
+import type { CoolingCard as CardRow } from "../database/models/cooling-card.ts";
 
 /** What the shop's audit calls it. */
 export const CARD_CHANGED = "card changed";
 
 /** One field of a card, as it was and as it is. */
 export interface CardChange {
-  field: keyof CardInput;
+  field: keyof CoolingCard;
   from: unknown;
   to: unknown;
 }
 
 /** A vehicle's cooling card as plain data. */
-export const toCard = (card: CoolingCard): CardInput => ({
+export const toCard = (card: CardRow): CoolingCard => ({
   capacityL: card.capacityL,
   coolantKind: card.coolantKind,
   coolantProduct: card.coolantProduct,

@@ -1,6 +1,6 @@
-import type { Desk } from "../../database/connection.ts";
-import { isId } from "../../desk/is-id.ts";
-import { notFound, Refusal } from "../../desk/refusal.ts";
+import type { Desk } from "../database/connection.ts";
+import { isId } from "../desk/is-id.ts";
+import { notFound, Refusal } from "../desk/refusal.ts";
 import { toCard } from "./card.ts";
 import { changeCard } from "./change-card.ts";
 

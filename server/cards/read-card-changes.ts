@@ -1,4 +1,4 @@
-import type { Desk } from "../../database/connection.ts";
+import type { Desk } from "../database/connection.ts";
 import { CARD_CHANGED, type CardChange } from "./card.ts";
 
 const MOST_CHANGES = 30;
