@@ -12,6 +12,15 @@ const SERVER = [
   "chores",
   "commands",
 ];
+/** Screens stand side by side above what all of them use. */
+const APP = [
+  "keys",
+  "desk",
+  "ui",
+  "(drafts|kept|workers)",
+  "outbox",
+  "(calendar|job|shelf|shell|shop|sign-in|today|vehicle.*|watch)",
+];
 
 /** No room of a floor asks one that stands above it; they are named from the ground up. */
 const floor = (name, rooms) =>
@@ -58,6 +67,7 @@ module.exports = {
     },
     ...floor("core", CORE),
     ...floor("server", SERVER),
+    ...floor("app", APP),
   ],
   options: {
     doNotFollow: { path: "node_modules" },

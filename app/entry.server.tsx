@@ -3,8 +3,8 @@ import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
 import { type AppLoadContext, type EntryContext, isRouteErrorResponse, ServerRouter } from "react-router";
-import { log, loggedPath } from "./shell/log.server.ts";
-import { NonceContext } from "./shell/nonce.ts";
+import { log, loggedPath } from "./desk/log.server.ts";
+import { NonceContext } from "./desk/nonce.ts";
 
 const ABORT_AFTER_MS = 10_000;
 

@@ -14,12 +14,12 @@ import {
 } from "react-router";
 import type { Route } from "./+types/root";
 import styles from "./app.css?url";
+import { type Preferences, readPreferences } from "./desk/cookies.server.ts";
+import { openToAll } from "./desk/guard.server.ts";
+import { useNonce } from "./desk/nonce.ts";
+import { staysWhileBrowsing } from "./desk/stays.ts";
+import { keptReading } from "./kept/reading.ts";
 import { Apology } from "./shell/Apology.tsx";
-import { type Preferences, readPreferences } from "./shell/cookies.server.ts";
-import { openToAll } from "./shell/guard.server.ts";
-import { keptReading } from "./shell/kept/reading.ts";
-import { useNonce } from "./shell/nonce.ts";
-import { staysWhileBrowsing } from "./shell/stays.ts";
 
 const preloaded = (href: string) => ({
   rel: "preload",

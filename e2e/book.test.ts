@@ -211,7 +211,7 @@ describe("the entry line", () => {
 });
 
 describe("nothing is called booked that isn't", () => {
-  // Every other answer is held by app/job/outbox/answers.test.ts: these are a page's three kinds.
+  // Every other answer is held by app/outbox/answers.test.ts: these are a page's three kinds.
   const answers: Record<string, Parameters<HTTPRequest["respond"]>[0]> = {
     "a page that says 200": {
       status: 200,

@@ -1,7 +1,7 @@
 import { notFound } from "../../server/desk/refusal.ts";
 import { findCalendar } from "../../server/subjects/follow-ups/calendar.ts";
-import { database } from "../shell/database.server.ts";
-import { openToAll } from "../shell/guard.server.ts";
+import { database } from "../desk/database.server.ts";
+import { openToAll } from "../desk/guard.server.ts";
 
 /** The shop's second looks for any calendar that knows the secret in the address; a guess opens nothing. */
 export const loader = openToAll(async ({ params, origin }) => {

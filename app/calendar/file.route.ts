@@ -1,6 +1,6 @@
 import { writeCalendar } from "../../server/subjects/follow-ups/calendar.ts";
 import { readPromises } from "../../server/subjects/follow-ups/read-promises.ts";
-import { guarded } from "../shell/guard.server.ts";
+import { guarded } from "../desk/guard.server.ts";
 
 const DAYS_AHEAD = 366;
 

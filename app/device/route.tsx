@@ -1,9 +1,9 @@
 import { redirect } from "react-router";
 import { Refusal } from "../../server/desk/refusal.ts";
 import { findTiles, takeUpInvitation } from "../../server/subjects/people/devices.ts";
-import { deviceCookie, readCookie } from "../shell/cookies.server.ts";
-import { database } from "../shell/database.server.ts";
-import { openToAll } from "../shell/guard.server.ts";
+import { deviceCookie, readCookie } from "../desk/cookies.server.ts";
+import { database } from "../desk/database.server.ts";
+import { openToAll } from "../desk/guard.server.ts";
 
 /**
  * Opened once in a browser of the shop's, with the address that a lead was given for it: from then on it shows the name tiles.

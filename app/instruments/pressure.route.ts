@@ -1,6 +1,6 @@
 import { data } from "react-router";
 import { readTester, type TesterRead } from "../../server/instruments/read-tester.ts";
-import { guarded } from "../shell/guard.server.ts";
+import { guarded } from "../desk/guard.server.ts";
 import type { Route } from "./+types/pressure.route";
 
 /** What the shop's pressure tester shows now; nothing of it is booked by that. */

@@ -7,15 +7,15 @@ import { format } from "../../core/kernel/units/index.ts";
 import { fromWords } from "../../core/report/index.ts";
 import { waitOf } from "../../core/stages/overview/index.ts";
 import { bledVehicle } from "../../core/state/index.ts";
-import { useDraft } from "../shell/drafts/useDraft.ts";
-import { useMember } from "../shell/member.ts";
+import { useMember } from "../desk/member.ts";
+import { useDraft } from "../drafts/useDraft.ts";
 import { Button } from "../ui/Button.tsx";
 import { ChipsOne } from "../ui/Chips.tsx";
 import { dateOf } from "../ui/dates.ts";
 import { TextField } from "../ui/Field.tsx";
 import { useNow } from "../ui/useNow.ts";
 import { waitUntilWords } from "../ui/waits.ts";
-import type { JobContext } from "./context.ts";
+import type { JobContext } from "./stage/context.ts";
 
 /** How long a wait lasts is told in minutes. */
 const LOOK_MS = 10_000;

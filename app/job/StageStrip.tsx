@@ -4,7 +4,7 @@ import { type KeyboardEvent, memo, useState } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
 import { type Entry, STAGES } from "../../core/book/entry/index.ts";
 import { type StageState, stageStates } from "../../core/stages/overview/index.ts";
-import { useKeys } from "../shell/keys/useKeys.ts";
+import { useKeys } from "../keys/useKeys.ts";
 import { STAGE_NAMES } from "../shell/stage-names.ts";
 import { moveFocus } from "../ui/arrows.ts";
 import { StageMark } from "../ui/StageMark.tsx";

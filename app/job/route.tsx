@@ -8,18 +8,18 @@ import {
 } from "react-router";
 import { type Entry, STAGES, type Stage, standing } from "../../core/book/entry/index.ts";
 import { readJob } from "../../server/books/jobs/read-job.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { keptReading } from "../shell/kept/reading.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { staysWhileBrowsing } from "../desk/stays.ts";
+import { keptReading } from "../kept/reading.ts";
 import { STAGE_NAMES } from "../shell/stage-names.ts";
-import { staysWhileBrowsing } from "../shell/stays.ts";
 import { Part } from "../ui/Part.tsx";
 import type { Route } from "./+types/route";
 import { Book } from "./book/Book.tsx";
 import { useGrowth } from "./book/useGrowth.ts";
-import { useJobBook } from "./context.ts";
 import { JobHeader } from "./JobHeader.tsx";
 import { StageStrip } from "./StageStrip.tsx";
-import { unsentJob } from "./unsent-job.ts";
+import { useJobBook } from "./stage/context.ts";
+import { unsentJob } from "./stage/unsent-job.ts";
 import { useStagesAtHand } from "./useStagesAtHand.ts";
 
 export const loader = guarded("desk", async ({ params, url, desk }) => {

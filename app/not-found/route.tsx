@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import { openToAll } from "../shell/guard.server.ts";
+import { openToAll } from "../desk/guard.server.ts";
 
 export const loader = openToAll(async () => {
   throw data({ message: "" }, { status: 404 });

@@ -1,11 +1,11 @@
 import { data, redirect } from "react-router";
 import { Refusal } from "../../server/desk/refusal.ts";
 import { changePreferences } from "../../server/subjects/people/change-preferences.ts";
-import { preferenceCookie } from "../shell/cookies.server.ts";
-import { checkForm } from "../shell/forms.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { keptPosting } from "../shell/kept/posting.ts";
-import { readForm } from "../shell/read-body.server.ts";
+import { preferenceCookie } from "../desk/cookies.server.ts";
+import { checkForm } from "../desk/forms.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { readForm } from "../desk/read-body.server.ts";
+import { keptPosting } from "../kept/posting.ts";
 import { PreferencesForm } from "./preferences.form.ts";
 
 export const loader = guarded("desk", async () => redirect("/"));

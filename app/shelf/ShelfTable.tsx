@@ -11,7 +11,7 @@ import { ArrowDown, ArrowUp, ArrowUpDown } from "lucide-react";
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import type { OnShelf } from "../../server/subjects/shelf/read-shelf.ts";
-import { useMember } from "../shell/member.ts";
+import { useMember } from "../desk/member.ts";
 import { Button } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { moneyOf } from "../ui/money.ts";

@@ -3,9 +3,9 @@ import { data } from "react-router";
 import { readShelfList, SHELF_COLUMNS } from "../../core/trade/shelf/index.ts";
 import { putOnShelf } from "../../server/subjects/shelf/put-on-shelf.ts";
 import { readShelf } from "../../server/subjects/shelf/read-shelf.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { keptPosting } from "../shell/kept/posting.ts";
-import { listHandedIn, listRefused } from "../shell/list-handed-in.server.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { listHandedIn, listRefused } from "../desk/list-handed-in.server.ts";
+import { keptPosting } from "../kept/posting.ts";
 import { asText } from "../ui/csv.ts";
 import { minorDigits } from "../ui/money.ts";
 

@@ -1,7 +1,7 @@
 import type { PartSpan } from "../../core/stages/earlier-jobs/index.ts";
 import { readSpans } from "../../server/subjects/shelf/read-shelf.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { isOwnWord } from "../shell/kept/reading.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { isOwnWord } from "../kept/reading.ts";
 import type { Route } from "./+types/lives.route";
 
 /** How long parts have lasted in this shop's cars, for a page that is about something else. */

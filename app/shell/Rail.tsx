@@ -14,7 +14,7 @@ import {
 import { Popover } from "radix-ui";
 import { memo, type ReactNode, useState } from "react";
 import { NavLink, useFetcher } from "react-router";
-import { useMember } from "./member.ts";
+import { useMember } from "../desk/member.ts";
 import { SignOut } from "./SignOut.tsx";
 import { UnsentCount } from "./UnsentCount.tsx";
 import { useTheme } from "./useTheme.ts";

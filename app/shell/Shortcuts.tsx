@@ -1,13 +1,13 @@
 import { Dialog } from "radix-ui";
 import { memo, useEffect, useState } from "react";
 import { useFetcher, useNavigate } from "react-router";
+import { useMember } from "../desk/member.ts";
+import type { KeyPart, KeyWay } from "../keys/key-registry.ts";
+import { keyBoard, useKeys } from "../keys/useKeys.ts";
 import { Button } from "../ui/Button.tsx";
 import { ChipsOne } from "../ui/Chips.tsx";
 import { guardAgainstSlips } from "../ui/slips.ts";
 import { useReturnFocus } from "../ui/useReturnFocus.ts";
-import type { KeyPart, KeyWay } from "./keys/key-registry.ts";
-import { keyBoard, useKeys } from "./keys/useKeys.ts";
-import { useMember } from "./member.ts";
 
 const WAYS: Record<KeyWay, string> = { bare: "By themselves", alt: "With Alt held", off: "Off" };
 const wayOf = (shown: string) => (Object.keys(WAYS) as KeyWay[]).find((way) => WAYS[way] === shown);

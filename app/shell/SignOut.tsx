@@ -1,6 +1,6 @@
 import { AlertDialog } from "radix-ui";
 import { type ReactNode, useState } from "react";
-import { useOutboxLines } from "../job/outbox/OutboxProvider.tsx";
+import { useOutboxLines } from "../outbox/OutboxProvider.tsx";
 import { Button } from "../ui/Button.tsx";
 import { useReturnFocus } from "../ui/useReturnFocus.ts";
 import { useLeave } from "./useLeave.ts";

@@ -1,10 +1,10 @@
 import { AlertDialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
+import { noteTouch, watchHands } from "../desk/hands.ts";
+import { useMember } from "../desk/member.ts";
 import { Button } from "../ui/Button.tsx";
 import { useRest } from "../ui/useRest.ts";
 import { useReturnFocus } from "../ui/useReturnFocus.ts";
-import { noteTouch, watchHands } from "./hands.ts";
-import { useMember } from "./member.ts";
 import { useLeave } from "./useLeave.ts";
 
 /** A warm-up is watched for as long without a touch. */

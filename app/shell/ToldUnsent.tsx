@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import { v4 as newId } from "uuid";
-import { useOutboxState } from "../job/outbox/OutboxProvider.tsx";
-import { useConnection } from "./kept/ConnectionNote.tsx";
+import { useOutboxState } from "../outbox/OutboxProvider.tsx";
+import { useConnection } from "./ConnectionNote.tsx";
 
 /** What is sent within so long was never worth telling. */
 const AFTER_MS = 3000;

@@ -1,7 +1,7 @@
 import { CloudOff } from "lucide-react";
 import { Popover } from "radix-ui";
 import { lazy, Suspense, useEffect } from "react";
-import { useOutboxState } from "../job/outbox/OutboxProvider.tsx";
+import { useOutboxState } from "../outbox/OutboxProvider.tsx";
 
 /** What entries say is read by a good part of the core, which no first screen should wait for; fetched once it is idle. */
 const FETCH_AFTER_MS = 1500;

@@ -1,7 +1,7 @@
 import { describeEntry } from "../../core/book/describe/index.ts";
-import { useOutbox, useOutboxLines } from "../job/outbox/OutboxProvider.tsx";
+import { useMember } from "../desk/member.ts";
+import { useOutbox, useOutboxLines } from "../outbox/OutboxProvider.tsx";
 import { Button } from "../ui/Button.tsx";
-import { useMember } from "./member.ts";
 
 /** Every entry that isn't sent, with what became of it and the two ways out. */
 export default function UnsentList() {

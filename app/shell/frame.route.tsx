@@ -1,20 +1,20 @@
 import { useEffect } from "react";
 import { Outlet, redirect, useLoaderData } from "react-router";
-import { OutboxProvider } from "../job/outbox/OutboxProvider.tsx";
+import { deviceCookie, readCookie, readPreferences } from "../desk/cookies.server.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { MemberContext, type MemberView } from "../desk/member.ts";
+import { staysWhileBrowsing } from "../desk/stays.ts";
+import { KeepPages } from "../kept/KeepPages.tsx";
+import { keptReading } from "../kept/reading.ts";
 import { startOffline } from "../offline/start.ts";
+import { OutboxProvider } from "../outbox/OutboxProvider.tsx";
 import { Announcer } from "../ui/Announcer.tsx";
 import { Part } from "../ui/Part.tsx";
 import { useShared } from "../ui/useShared.ts";
-import { deviceCookie, readCookie, readPreferences } from "./cookies.server.ts";
-import { guarded } from "./guard.server.ts";
-import { ConnectionNote } from "./kept/ConnectionNote.tsx";
-import { KeepPages } from "./kept/KeepPages.tsx";
-import { keptReading } from "./kept/reading.ts";
-import { MemberContext, type MemberView } from "./member.ts";
+import { ConnectionNote } from "./ConnectionNote.tsx";
 import { Rail } from "./Rail.tsx";
 import { Shortcuts } from "./Shortcuts.tsx";
 import { StillYou } from "./StillYou.tsx";
-import { staysWhileBrowsing } from "./stays.ts";
 import { ToldUnsent } from "./ToldUnsent.tsx";
 import { useFreshness } from "./useFreshness.ts";
 

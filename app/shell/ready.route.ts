@@ -1,6 +1,6 @@
 import { asRefusal } from "../../server/database/as-refusal.ts";
-import { database } from "./database.server.ts";
-import { openToAll } from "./guard.server.ts";
+import { database } from "../desk/database.server.ts";
+import { openToAll } from "../desk/guard.server.ts";
 
 const text = (words: string, status: number) =>
   new Response(`${words}\n`, { status, headers: { "Content-Type": "text/plain; charset=utf-8" } });

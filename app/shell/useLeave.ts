@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import { useFetcher, useLocation, useNavigate } from "react-router";
-import type { Refused } from "./guard.server.ts";
+import type { Refused } from "../desk/guard.server.ts";
 
 /** Signs out and leads to where the next one signs in, for the same page; with what was refused, where there was no server. */
 export function useLeave() {

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
-import { useMember } from "./member.ts";
+import { useMember } from "../desk/member.ts";
 
 const DARK = "(prefers-color-scheme: dark)";
 

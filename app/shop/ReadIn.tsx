@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
 import { useFetcher, useNavigate } from "react-router";
-import type { Refused } from "../shell/guard.server.ts";
+import type { Refused } from "../desk/guard.server.ts";
 import { Button } from "../ui/Button.tsx";
 
 const UNREACHABLE =

@@ -1,8 +1,8 @@
 import { openArchive } from "../../server/archive/open-archive.ts";
 import { readInJob } from "../../server/books/jobs/read-in-job.ts";
 import { notFound } from "../../server/desk/refusal.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { withPostedArchive } from "../shell/read-upload.server.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { withPostedArchive } from "../desk/read-upload.server.ts";
 
 export const loader = guarded("desk", async () => {
   throw notFound("A page at this address");

@@ -1,8 +1,8 @@
 import { redirect } from "react-router";
 import { readInJob } from "../../server/books/jobs/read-in-job.ts";
 import { notFound, Refusal } from "../../server/desk/refusal.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { readForm } from "../shell/read-body.server.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { readForm } from "../desk/read-body.server.ts";
 
 const MOST_BYTES = 50_000_000;
 

@@ -1,6 +1,6 @@
 import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length, Matches, Max, Min } from "class-validator";
-import { Quantity } from "../shell/quantity-field.ts";
+import { Quantity } from "../desk/quantity-field.ts";
 
 /** What the Shop page sends, one form each. */
 export class UnitsForm {

@@ -1,10 +1,10 @@
 import { data } from "react-router";
 import { Refusal } from "../../server/desk/refusal.ts";
 import { listUnsent, tellUnsent } from "../../server/subjects/shops/tell-unsent.ts";
-import { deviceCookie, readCookie } from "../shell/cookies.server.ts";
-import { checkForm } from "../shell/forms.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { readJson } from "../shell/read-body.server.ts";
+import { deviceCookie, readCookie } from "../desk/cookies.server.ts";
+import { checkForm } from "../desk/forms.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { readJson } from "../desk/read-body.server.ts";
 import { UnsentForm } from "./unsent.form.ts";
 
 export const loader = guarded("desk", async ({ desk }) => data({ unsent: await desk(listUnsent) }));

@@ -2,9 +2,9 @@ import { mkdtemp, open, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { packShop } from "../../server/subjects/shops/pack-shop.ts";
-import { database } from "../shell/database.server.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { sendArchive } from "../shell/send-archive.server.ts";
+import { database } from "../desk/database.server.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { sendArchive } from "../desk/send-archive.server.ts";
 
 /** Everything that the shop has, as docs/formats/shop.md says, without what anybody signs in by. */
 export const loader = guarded("lead", async ({ member: { shopId } }) => {

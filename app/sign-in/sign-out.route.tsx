@@ -1,10 +1,10 @@
 import { type ClientActionFunctionArgs, redirect } from "react-router";
 import { signOut } from "../../server/subjects/people/sign-in.ts";
-import { readCookie, sessionCookie } from "../shell/cookies.server.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { forgetMember, readPage } from "../shell/kept/kept-pages.ts";
-import { keptPosting } from "../shell/kept/posting.ts";
-import type { MemberView } from "../shell/member.ts";
+import { readCookie, sessionCookie } from "../desk/cookies.server.ts";
+import { guarded } from "../desk/guard.server.ts";
+import type { MemberView } from "../desk/member.ts";
+import { forgetMember, readPage } from "../kept/kept-pages.ts";
+import { keptPosting } from "../kept/posting.ts";
 
 export const loader = guarded("desk", async () => redirect("/"));
 

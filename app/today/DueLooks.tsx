@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { format } from "../../core/kernel/units/index.ts";
 import type { PromiseDue } from "../../server/subjects/follow-ups/read-promises.ts";
-import { useMember } from "../shell/member.ts";
+import { useMember } from "../desk/member.ts";
 import { dateOf, dayOf } from "../ui/dates.ts";
 
 /** Second looks, the longest due first; each goes to its job, where it is done, moved or left out. */

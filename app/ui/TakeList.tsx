@@ -1,7 +1,7 @@
 import { useId, useRef } from "react";
 import { useFetcher } from "react-router";
 import type { ListTrouble } from "../../core/kernel/csv/index.ts";
-import type { Refused } from "../shell/guard.server.ts";
+import type { Refused } from "../desk/guard.server.ts";
 import { Button } from "./Button.tsx";
 
 /** What a list that was handed in came to. */

@@ -2,7 +2,7 @@ import { SHOWN, toShown } from "../../core/kernel/units/index.ts";
 import type { CoolingCard } from "../../core/trade/car/index.ts";
 import { KINDS } from "../../core/trade/coolant/index.ts";
 import { CIRCUIT_KINDS } from "../../core/trade/diagnosis/knowledge/index.ts";
-import { useMember } from "../shell/member.ts";
+import { useMember } from "../desk/member.ts";
 import { Choice, TextField } from "../ui/Field.tsx";
 import { CIRCUITS } from "../vehicle/CoolingCard.tsx";
 import { OIL_COOLERS } from "./vehicle.form.ts";

@@ -1,8 +1,8 @@
 import type { ClassConstructor } from "class-transformer";
 import { type FormEvent, useState } from "react";
 import { useActionData } from "react-router";
-import { checkForm } from "../shell/forms.ts";
-import type { Refused } from "../shell/guard.server.ts";
+import { checkForm } from "../desk/forms.ts";
+import type { Refused } from "../desk/guard.server.ts";
 import { type CardForm, cardTrouble } from "./vehicle.form.ts";
 
 /** What is wrong with a form that holds a card: told here before it is sent, and by the server after. */

@@ -1,6 +1,6 @@
 import { type FormEvent, useEffect, useRef } from "react";
 import { useNavigation } from "react-router";
-import { useDraft } from "../shell/drafts/useDraft.ts";
+import { useDraft } from "../drafts/useDraft.ts";
 
 type Fields = Record<string, string>;
 type Control = HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { checkForm } from "../shell/forms.ts";
+import { checkForm } from "../desk/forms.ts";
 import { cardTrouble, VehicleForm } from "./vehicle.form.ts";
 
 const GOOD = {

@@ -4,7 +4,7 @@ import type { CoolingCard } from "../../core/trade/car/index.ts";
 import { KINDS } from "../../core/trade/coolant/index.ts";
 import { CIRCUIT_KINDS } from "../../core/trade/diagnosis/knowledge/index.ts";
 import { readSensorPoints } from "../../core/trade/electrics/index.ts";
-import { Quantity } from "../shell/quantity-field.ts";
+import { Quantity } from "../desk/quantity-field.ts";
 
 export const OIL_COOLERS = ["none", "in the radiator", "outside"] as const;
 

@@ -1,5 +1,5 @@
 import { useFetcher } from "react-router";
-import type { Refused } from "../shell/guard.server.ts";
+import type { Refused } from "../desk/guard.server.ts";
 import { Button } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { VerdictShape } from "../ui/VerdictMark.tsx";

@@ -1,8 +1,8 @@
 import { type FormEvent, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { v4 as newId } from "uuid";
-import { useOutbox, useOutboxState } from "../job/outbox/OutboxProvider.tsx";
-import { useMember } from "../shell/member.ts";
+import { useMember } from "../desk/member.ts";
+import { useOutbox, useOutboxState } from "../outbox/OutboxProvider.tsx";
 import { Button } from "../ui/Button.tsx";
 import { Choice, TextField } from "../ui/Field.tsx";
 

@@ -1,6 +1,6 @@
 import { thing } from "../../core/book/out/index.ts";
 import type { PartLife } from "../../core/stages/earlier-jobs/index.ts";
-import { useMember } from "../shell/member.ts";
+import { useMember } from "../desk/member.ts";
 import { dateOf, spanWords } from "../ui/dates.ts";
 
 /** Every cooling part with its dates and how long it lasted, as bars on one scale. */

@@ -3,7 +3,7 @@ import { thing } from "../../core/book/out/index.ts";
 import { fromWords, type WhereFrom } from "../../core/report/index.ts";
 import type { PartLife } from "../../core/stages/earlier-jobs/index.ts";
 import type { Found } from "../../core/state/index.ts";
-import { useMember } from "../shell/member.ts";
+import { useMember } from "../desk/member.ts";
 import { dateOf } from "../ui/dates.ts";
 
 export interface TimelineJob {

@@ -2,10 +2,10 @@ import { data } from "react-router";
 import { ownCard, takeCard } from "../../server/cards/take-card.ts";
 import { notFound, Refusal } from "../../server/desk/refusal.ts";
 import { identifyVehicle } from "../../server/subjects/vehicles/identify-vehicle.ts";
-import { checkForm } from "../shell/forms.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { keptPosting } from "../shell/kept/posting.ts";
-import { readForm } from "../shell/read-body.server.ts";
+import { checkForm } from "../desk/forms.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { readForm } from "../desk/read-body.server.ts";
+import { keptPosting } from "../kept/posting.ts";
 import { IdentityForm } from "./identity.form.ts";
 
 export const loader = guarded("desk", async () => {

@@ -1,9 +1,9 @@
 import { data } from "react-router";
 import { openJob } from "../../server/books/jobs/open-job.ts";
 import { notFound, Refusal } from "../../server/desk/refusal.ts";
-import { checkForm } from "../shell/forms.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { readJson } from "../shell/read-body.server.ts";
+import { checkForm } from "../desk/forms.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { readJson } from "../desk/read-body.server.ts";
 import { OpenJobForm } from "./open-job.form.ts";
 
 export const loader = guarded("desk", async () => {

@@ -1,9 +1,9 @@
 import { Link, useLoaderData } from "react-router";
 import { readShop } from "../../server/subjects/shops/read-shop.ts";
 import { readVehicle } from "../../server/subjects/vehicles/read-vehicle.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { keptReading } from "../shell/kept/reading.ts";
-import { useMember } from "../shell/member.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { useMember } from "../desk/member.ts";
+import { keptReading } from "../kept/reading.ts";
 import { ButtonLink } from "../ui/Button.tsx";
 import { Figure } from "../ui/Figure.tsx";
 import type { Route } from "./+types/route";

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
-import type { Refused } from "../shell/guard.server.ts";
+import type { Refused } from "../desk/guard.server.ts";
 import { Button } from "../ui/Button.tsx";
 import { PLATE, plateOf } from "./take-in.form.ts";
 

@@ -1,10 +1,10 @@
 import { Search } from "lucide-react";
 import { Form, Link, useLoaderData, useSubmit } from "react-router";
 import { findVehicles } from "../../server/subjects/vehicles/find-vehicles.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { readPage } from "../shell/kept/kept-pages.ts";
-import { keptReading } from "../shell/kept/reading.ts";
-import { useMember } from "../shell/member.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { useMember } from "../desk/member.ts";
+import { readPage } from "../kept/kept-pages.ts";
+import { keptReading } from "../kept/reading.ts";
 import { moveFocus } from "../ui/arrows.ts";
 import { ButtonLink } from "../ui/Button.tsx";
 import { dateOf } from "../ui/dates.ts";

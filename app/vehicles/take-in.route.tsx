@@ -1,10 +1,10 @@
 import { redirect } from "react-router";
 import { takeIn } from "../../server/books/jobs/take-in.ts";
 import { notFound, Refusal } from "../../server/desk/refusal.ts";
-import { checkForm } from "../shell/forms.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { keptPosting } from "../shell/kept/posting.ts";
-import { readForm } from "../shell/read-body.server.ts";
+import { checkForm } from "../desk/forms.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { readForm } from "../desk/read-body.server.ts";
+import { keptPosting } from "../kept/posting.ts";
 import { TakeInForm } from "./take-in.form.ts";
 
 export const loader = guarded("desk", async () => {

@@ -1,9 +1,9 @@
 import { Link, useLoaderData } from "react-router";
 import { readPromises } from "../../server/subjects/follow-ups/read-promises.ts";
 import { readWatch } from "../../server/subjects/levels/read-watch.ts";
-import { guarded } from "../shell/guard.server.ts";
-import { keptReading } from "../shell/kept/reading.ts";
-import { useMember } from "../shell/member.ts";
+import { guarded } from "../desk/guard.server.ts";
+import { useMember } from "../desk/member.ts";
+import { keptReading } from "../kept/reading.ts";
 import { DueLooks } from "../today/DueLooks.tsx";
 import { LevelAdvice } from "../vehicle/levels/LevelAdvice.tsx";
 import { LevelLine } from "../vehicle/levels/LevelLine.tsx";

@@ -1,7 +1,7 @@
 import { expose } from "comlink";
-import { coolReadings } from "../job/cap/cool-readings.ts";
-import { compareLogs } from "../job/prove/compare-logs.ts";
-import { judgeLog } from "../job/prove/judge-log.ts";
+import { compareLogs } from "./compare-logs.ts";
+import { coolReadings } from "./cool-readings.ts";
+import { judgeLog } from "./judge-log.ts";
 
 const worker = { judgeLog, compareLogs, coolReadings };
 export type TraceWorker = typeof worker;

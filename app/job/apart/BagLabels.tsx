@@ -2,7 +2,7 @@ import { create } from "qrcode";
 import { useMemo } from "react";
 import { type PlaceOut, placesOut } from "../../../core/book/out/index.ts";
 import { Button } from "../../ui/Button.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 const ON_A_PAGE = 6;
 const QUIET = 4;

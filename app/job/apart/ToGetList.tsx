@@ -1,11 +1,11 @@
 import { dataOf, factOf, Got, TO_GET_BECAUSE, type ToGet } from "../../../core/book/facts/index.ts";
 import { toGet, toGetDraft } from "../../../core/book/out/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
-import { sayTick } from "../tick-id.ts";
+import { useJob } from "../stage/context.ts";
+import { sayTick } from "../stage/tick-id.ts";
 
 const BECAUSE_WORDS: Record<ToGet["because"], string> = {
   broke: "broke",

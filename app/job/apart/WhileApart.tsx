@@ -1,11 +1,11 @@
 import { useState } from "react";
 import { dataOf, SeenApart, type SeenAs } from "../../../core/book/facts/index.ts";
 import { type ApartRow, whileApart } from "../../../core/state/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 const AS_WORDS: Record<SeenAs, string> = {
   sound: "sound",

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { book } from "../../../core/book/entry/book.fixture.ts";
-import { tickId } from "../tick-id.ts";
+import { tickId } from "../stage/tick-id.ts";
 import { answersOf } from "./answers.ts";
 
 describe("answersOf", () => {

@@ -13,14 +13,14 @@ import { format, SHOWN } from "../../../core/kernel/units/index.ts";
 import { fallenDistance } from "../../../core/state/index.ts";
 import { MOST_KM, readDistance } from "../../../core/trade/car/index.ts";
 import { TROUBLES } from "../../../core/trade/diagnosis/knowledge/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
-import { useMember } from "../../shell/member.ts";
+import { useMember } from "../../desk/member.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../ui/Chips.tsx";
 import { TextArea, TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
-import { stage } from "../stage.tsx";
-import { Work } from "../Work.tsx";
+import { useJob } from "../stage/context.ts";
+import { stage } from "../stage/stage.tsx";
+import { Work } from "../stage/Work.tsx";
 import { answersOf, type Question } from "./answers.ts";
 
 const HAPPENS = [

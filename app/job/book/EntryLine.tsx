@@ -4,11 +4,11 @@ import { Distance, factOf, lifted } from "../../../core/book/facts/index.ts";
 import { stillOut } from "../../../core/book/out/index.ts";
 import { type Expectation, type LineContext, type LineReading } from "../../../core/language/index.ts";
 import { fallenDistance } from "../../../core/state/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { AfterPause } from "../../ui/Announcer.tsx";
 import { later } from "../../ui/later.ts";
 import { useCap } from "../cap/useEngine.ts";
-import type { JobContext } from "../context.ts";
+import type { JobContext } from "../stage/context.ts";
 
 /** The entry language comes after the page: a line is read and tapped long before it is typed in. */
 const lineReader = later(() => import("./line-reader.ts"));

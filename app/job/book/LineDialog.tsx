@@ -7,7 +7,7 @@ import { Button } from "../../ui/Button.tsx";
 import { clockOf, dateOf } from "../../ui/dates.ts";
 import { ReasonForm } from "../../ui/ReasonForm.tsx";
 import { useReturnFocus } from "../../ui/useReturnFocus.ts";
-import type { JobContext } from "../context.ts";
+import type { JobContext } from "../stage/context.ts";
 import { lineWords } from "./line-words.ts";
 
 /** Why a line stays as it is; nothing where it can be corrected. */

@@ -1,6 +1,6 @@
 import { thing } from "../../../core/book/out/index.ts";
 import { type Doubled, doubled } from "../../../core/state/index.ts";
-import type { JobContext } from "../context.ts";
+import type { JobContext } from "../stage/context.ts";
 
 const MOST_SHOWN = 2;
 

@@ -1,9 +1,9 @@
 import { data } from "react-router";
 import { notFound, Refusal } from "../../../server/desk/refusal.ts";
 import { recordEntries } from "../../../server/entries/record-entries.ts";
-import { guarded } from "../../shell/guard.server.ts";
-import { readJson } from "../../shell/read-body.server.ts";
-import { CLOCK_HEADER } from "../outbox/send.ts";
+import { guarded } from "../../desk/guard.server.ts";
+import { readJson } from "../../desk/read-body.server.ts";
+import { CLOCK_HEADER } from "../../outbox/send.ts";
 import { byServersClock } from "./clock.ts";
 import { checkEntries } from "./entry.form.ts";
 

@@ -1,5 +1,5 @@
 import { entryTrouble, type WrittenEntry } from "../../../core/book/facts/index.ts";
-import type { Checked } from "../../shell/forms.ts";
+import type { Checked } from "../../desk/forms.ts";
 
 const MOST_AT_ONCE = 50;
 

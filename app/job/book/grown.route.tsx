@@ -2,8 +2,8 @@ import { data } from "react-router";
 import { isId } from "../../../server/desk/is-id.ts";
 import { notFound } from "../../../server/desk/refusal.ts";
 import { lastSeq } from "../../../server/entries/last-seq.ts";
-import { grownBooks } from "../../shell/grown-books.server.ts";
-import { guarded } from "../../shell/guard.server.ts";
+import { grownBooks } from "../../desk/grown-books.server.ts";
+import { guarded } from "../../desk/guard.server.ts";
 
 const BEAT_MS = 15_000;
 /** Then the browser asks again, and whoever was signed out meanwhile gets no answer. */

@@ -1,8 +1,8 @@
 import { useEffect, useState } from "react";
 import { correctedIds, type Entry } from "../../../core/book/entry/index.ts";
 import { factOf } from "../../../core/book/facts/index.ts";
-import { useMember } from "../../shell/member.ts";
-import type { JobContext } from "../context.ts";
+import { useMember } from "../../desk/member.ts";
+import type { JobContext } from "../stage/context.ts";
 
 const OFFERED_MS = 60_000;
 const LOOK_EVERY_MS = 5000;

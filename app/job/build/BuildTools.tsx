@@ -2,7 +2,7 @@ import type { Measured } from "../../../server/subjects/vehicles/read-measured.t
 import { ToGetList } from "../apart/ToGetList.tsx";
 import { WhileApart } from "../apart/WhileApart.tsx";
 import { Pictures } from "../pictures/Pictures.tsx";
-import { type Tool, ToolTabs } from "../ToolTabs.tsx";
+import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 import { FitChecks } from "./FitChecks.tsx";
 import { HowTight } from "./HowTight.tsx";
 import { MoveOverList } from "./MoveOverList.tsx";

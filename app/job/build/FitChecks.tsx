@@ -3,7 +3,7 @@ import { fitVerdicts } from "../../../core/book/out/index.ts";
 import { FIT_CHECKS } from "../../../core/trade/order/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 /** Everything that is looked at as a car goes together: right, not right, or not seen. */
 export function FitChecks() {

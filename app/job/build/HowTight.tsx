@@ -10,11 +10,11 @@ import {
   TORQUE_THREADS_MM,
 } from "../../../core/trade/fit/index.ts";
 import type { Measured } from "../../../server/subjects/vehicles/read-measured.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 /** A torque as typed, bare in the shop's unit, N·m; nothing where it is none. */
 function torqueTyped(text: string, system: System): number | undefined {

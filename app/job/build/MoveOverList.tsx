@@ -1,7 +1,7 @@
 import { dataOf, type MovedHow, MovedOver } from "../../../core/book/facts/index.ts";
 import { type MoveOver, moveOver } from "../../../core/state/index.ts";
 import { ChipsOne } from "../../ui/Chips.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 const HOW_WORDS: Record<MovedHow, string> = { moved: "moved over", new: "new with it", none: "none here" };
 const howOf = (words: string) =>

@@ -4,12 +4,12 @@ import { factOf, StepBack } from "../../../core/book/facts/index.ts";
 import { tasksOf } from "../../../core/book/out/index.ts";
 import { type BackItem, type BackList, type BackStep } from "../../../core/stages/build/index.ts";
 import { checkKnown } from "../../../core/trade/order/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsMany } from "../../ui/Chips.tsx";
 import { InMark } from "../../ui/OutIn.tsx";
-import { useJob } from "../context.ts";
-import { moveTick, sayTick } from "../tick-id.ts";
+import { useJob } from "../stage/context.ts";
+import { moveTick, sayTick } from "../stage/tick-id.ts";
 import { TaskRow } from "./Tasks.tsx";
 import { Group, MOST_GROUPS } from "./ThingsBack.tsx";
 

@@ -1,8 +1,8 @@
 import { dataOf, factOf, TaskDone } from "../../../core/book/facts/index.ts";
 import type { TaskLine } from "../../../core/book/out/index.ts";
 import { Button } from "../../ui/Button.tsx";
-import { useJob } from "../context.ts";
-import { sayTick } from "../tick-id.ts";
+import { useJob } from "../stage/context.ts";
+import { sayTick } from "../stage/tick-id.ts";
 
 /** Something to do in this job beside its order of work. */
 export function TaskRow({ task }: { task: TaskLine }) {

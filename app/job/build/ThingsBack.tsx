@@ -5,8 +5,8 @@ import { type BuildGroup, type BuildItem, buildList, thing } from "../../../core
 import { isBeside } from "../../../core/stages/build/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { InMark } from "../../ui/OutIn.tsx";
-import { useJob } from "../context.ts";
-import { moveTick } from "../tick-id.ts";
+import { useJob } from "../stage/context.ts";
+import { moveTick } from "../stage/tick-id.ts";
 
 /** A bag's items are told by size, what has no bag by its own name. */
 const nameOf = (item: BuildItem) => {

@@ -5,7 +5,7 @@ import { CAP_OPENS_C } from "../../../core/trade/bleed/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf } from "../../ui/dates.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 import { FromLog } from "./FromLog.tsx";
 import { ReadCoolant } from "./ReadCoolant.tsx";
 

@@ -6,7 +6,7 @@ import { decodeLog, MOST_CHARACTERS } from "../../../core/trade/trace/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { whenOf } from "../../ui/dates.ts";
 import type { TraceWorker } from "../../workers/trace.worker.ts";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 interface Read {
   name: string;

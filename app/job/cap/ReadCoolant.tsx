@@ -1,11 +1,11 @@
 import type { EntryDraft } from "../../../core/book/entry/index.ts";
 import { READ_ITEMS } from "../../../core/book/heat/index.ts";
 import { type MeantDegrees, meantDegrees, SHOWN, type System } from "../../../core/kernel/units/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 const COLDEST_C = -40;
 const HOTTEST_C = 150;

@@ -2,9 +2,9 @@ import { useMemo } from "react";
 import type { Entry } from "../../../core/book/entry/index.ts";
 import { bledVehicle, type EngineState, engineState } from "../../../core/state/index.ts";
 import type { BleedingVehicle, CoolDown } from "../../../core/trade/bleed/index.ts";
-import { useMember } from "../../shell/member.ts";
+import { useMember } from "../../desk/member.ts";
 import { useNow } from "../../ui/useNow.ts";
-import { type JobContext, useJob } from "../context.ts";
+import { type JobContext, useJob } from "../stage/context.ts";
 
 /** A reading is worth a quarter of an hour: looked at again so often. */
 const LOOK_MS = 10_000;

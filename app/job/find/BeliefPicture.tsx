@@ -1,7 +1,7 @@
 import { area, curveMonotoneX, max, scaleLinear, stack } from "d3";
 import { withoutTried } from "../../../core/stages/find/index.ts";
 import { beliefHistory } from "../../../core/trade/diagnosis/index.ts";
-import type { KnownFind } from "./useFind.ts";
+import type { KnownFind } from "./belief/useFind.ts";
 
 const WIDTH = 760;
 const HEIGHT = 260;

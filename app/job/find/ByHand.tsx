@@ -1,12 +1,12 @@
 import { memo, useState } from "react";
 import { dataOf, Finding, OwnTest as OwnTestFact } from "../../../core/book/facts/index.ts";
 import type { Verdict } from "../../../core/kernel/verdict/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextArea, TextField } from "../../ui/Field.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
-import { useJob } from "../context.ts";
-import type { Find } from "./useFind.ts";
+import { useJob } from "../stage/context.ts";
+import type { Find } from "./belief/useFind.ts";
 
 const OUTCOMES: { verdict: Verdict; label: string }[] = [
   { verdict: "pass", label: "Passed" },

@@ -6,8 +6,8 @@ import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf } from "../../ui/dates.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
-import { useJob } from "../context.ts";
-import type { Find } from "./useFind.ts";
+import { useJob } from "../stage/context.ts";
+import type { Find } from "./belief/useFind.ts";
 
 const verdictOf = (entry: Entry): Verdict => {
   const said = factOf(entry)?.fact;

@@ -8,16 +8,16 @@ import {
   testsOf,
   USUAL_RATES,
 } from "../../../core/trade/diagnosis/knowledge/index.ts";
-import type { KeyWay } from "../../shell/keys/key-registry.ts";
-import { useKeys } from "../../shell/keys/useKeys.ts";
-import { useMember } from "../../shell/member.ts";
+import { useMember } from "../../desk/member.ts";
+import type { KeyWay } from "../../keys/key-registry.ts";
+import { useKeys } from "../../keys/useKeys.ts";
 import { Button } from "../../ui/Button.tsx";
 import { moneyOf } from "../../ui/money.ts";
 import { useRest } from "../../ui/useRest.ts";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
+import type { KnownFind } from "./belief/useFind.ts";
 import { answerKeys, CANNOT, keyFor, NOT_SURE_KEY } from "./outcome-keys.ts";
 import { useCardFocus } from "./useCardFocus.ts";
-import type { KnownFind } from "./useFind.ts";
 
 /** The key beside an answer; it is read out as the button's own shortcut. */
 const Key = ({ way, children }: { way: KeyWay; children: string }) =>

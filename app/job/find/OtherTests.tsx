@@ -1,8 +1,8 @@
 import { memo, useState } from "react";
 import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
+import type { KnownFind } from "./belief/useFind.ts";
 import { engineWords } from "./NextTest.tsx";
-import type { KnownFind } from "./useFind.ts";
 
 /** Every other test that could be done, best next first; any of them can be taken. */
 export const OtherTests = memo(function OtherTests({

@@ -4,8 +4,8 @@ import { waitOf } from "../../../core/stages/overview/index.ts";
 import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { hourOf } from "../../ui/dates.ts";
-import { useJob } from "../context.ts";
-import type { KnownFind } from "./useFind.ts";
+import { useJob } from "../stage/context.ts";
+import type { KnownFind } from "./belief/useFind.ts";
 
 /** A hot engine that is worth leaving until the morning, and the cold test that the morning begins with. */
 export function Overnight({ find }: { find: KnownFind }) {

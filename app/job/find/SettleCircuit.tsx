@@ -4,10 +4,10 @@ import {
   type CircuitAnswers,
   settleCircuit,
 } from "../../../core/trade/diagnosis/knowledge/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 const PINS = {
   "two pins": "2",

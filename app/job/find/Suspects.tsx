@@ -1,7 +1,7 @@
 import { memo, useState } from "react";
 import type { Suspect } from "../../../core/stages/find/index.ts";
 import { reasonsOf, type Weighed } from "../../../core/trade/diagnosis/index.ts";
-import type { KnownFind } from "./useFind.ts";
+import type { KnownFind } from "./belief/useFind.ts";
 
 /** Fewer than this is not worth a row; what is left out is counted below. */
 const WORTH_A_ROW = 0.02;

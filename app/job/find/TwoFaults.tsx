@@ -1,7 +1,7 @@
 import { memo } from "react";
 import { hypothesisOf, testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
-import type { KnownFind } from "./useFind.ts";
+import type { KnownFind } from "./belief/useFind.ts";
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 

@@ -5,9 +5,9 @@ import { customerText, type VerdictOffer } from "../../../core/stages/find/index
 import { cautionsOfRepair, REPAIRS } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useRest } from "../../ui/useRest.ts";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
+import type { KnownFind } from "./belief/useFind.ts";
 import { useCardFocus } from "./useCardFocus.ts";
-import type { KnownFind } from "./useFind.ts";
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 

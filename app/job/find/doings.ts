@@ -9,7 +9,7 @@ import {
 import { type Belief } from "../../../core/stages/find/index.ts";
 import type { findingOf } from "../../../core/state/index.ts";
 import { testOf, testsOf, UNSURE } from "../../../core/trade/diagnosis/knowledge/index.ts";
-import type { JobContext } from "../context.ts";
+import type { JobContext } from "../stage/context.ts";
 import { CANNOT } from "./outcome-keys.ts";
 
 /** The ways to add to what Find knows: each one line in the book. */

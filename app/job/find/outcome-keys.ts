@@ -1,5 +1,5 @@
 import type { CannotBecause } from "../../../core/book/facts/index.ts";
-import type { KeyDoing } from "../../shell/keys/key-registry.ts";
+import type { KeyDoing } from "../../keys/key-registry.ts";
 
 /** Under the left hand, in the order of the buttons; clear of the keys that go places. */
 const KEYS: readonly string[] = ["a", "s", "d", "f", "q", "w", "e", "r"];

@@ -5,7 +5,7 @@ import type { PictureLine } from "../../../core/stages/strip/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf, dateOf } from "../../ui/dates.ts";
 import { useReturnFocus } from "../../ui/useReturnFocus.ts";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 import { pictureName } from "./picture-name.ts";
 import { usePictureSource } from "./usePictureSource.ts";
 

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { type PictureLine, picturesOf } from "../../../core/stages/strip/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob, useWaiting } from "../context.ts";
+import { useJob, useWaiting } from "../stage/context.ts";
 import { PictureDialog } from "./PictureDialog.tsx";
 import { pictureName } from "./picture-name.ts";
 import { TakePicture } from "./TakePicture.tsx";

@@ -3,7 +3,7 @@ import { type ChangeEvent, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
 import { dataOf, Picture } from "../../../core/book/facts/index.ts";
 import { Button } from "../../ui/Button.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 import { shrink } from "./shrink.ts";
 
 /** By the device's camera or from a file: shrunk here, kept here until the server has it. */

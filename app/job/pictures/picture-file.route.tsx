@@ -1,6 +1,6 @@
 import { readPicture } from "../../../server/books/pictures/read-picture.ts";
 import { notFound } from "../../../server/desk/refusal.ts";
-import { guarded } from "../../shell/guard.server.ts";
+import { guarded } from "../../desk/guard.server.ts";
 
 const SIZES = { "large.jpg": "content", "small.jpg": "small" } as const;
 

@@ -3,9 +3,9 @@ import { bookPicture } from "../../../server/books/pictures/book-picture.ts";
 import { MOST_PICTURE_BYTES } from "../../../server/books/pictures/clean-picture.ts";
 import { notFound, Refusal } from "../../../server/desk/refusal.ts";
 import { lastSeq } from "../../../server/entries/last-seq.ts";
-import { checkForm } from "../../shell/forms.ts";
-import { guarded } from "../../shell/guard.server.ts";
-import { withUpload } from "../../shell/read-upload.server.ts";
+import { checkForm } from "../../desk/forms.ts";
+import { guarded } from "../../desk/guard.server.ts";
+import { withUpload } from "../../desk/read-upload.server.ts";
 import { PictureForm } from "./picture.form.ts";
 
 export const loader = guarded("desk", async () => {

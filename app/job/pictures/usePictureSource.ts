@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from "react";
-import { useJob } from "../context.ts";
-import { useOutboxLines } from "../outbox/OutboxProvider.tsx";
+import { useOutboxLines } from "../../outbox/OutboxProvider.tsx";
+import { useJob } from "../stage/context.ts";
 
 /** Where a picture is drawn from: this browser while the server hasn't got it, the server after that. */
 export function usePictureSource(pictureId: string, size: "large" | "small"): string {

@@ -2,11 +2,11 @@ import { useState } from "react";
 import { ChosenPart, dataOf } from "../../../core/book/facts/index.ts";
 import type { ShelfItem } from "../../../core/trade/shelf/index.ts";
 import { GRADES, type Grade } from "../../../core/trade/sourcing/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 import { FromShelf } from "./FromShelf.tsx";
 
 /** A part chosen without comparing: it lies on the shelf, or there is but one. */

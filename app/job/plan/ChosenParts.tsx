@@ -3,8 +3,8 @@ import type { NoParts, Said } from "../../../core/book/facts/index.ts";
 import type { PartState } from "../../../core/book/parts/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { dateOf } from "../../ui/dates.ts";
-import { useJob } from "../context.ts";
 import { PictureList } from "../pictures/Pictures.tsx";
+import { useJob } from "../stage/context.ts";
 import { OutOfItsBox } from "./OutOfItsBox.tsx";
 
 /** What was booked here can be taken back here. */

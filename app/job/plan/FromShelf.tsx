@@ -2,10 +2,10 @@ import { ChosenPart, dataOf } from "../../../core/book/facts/index.ts";
 import { findingOf } from "../../../core/state/index.ts";
 import type { ShelfItem } from "../../../core/trade/shelf/index.ts";
 import { type Grade } from "../../../core/trade/sourcing/index.ts";
-import { useMember } from "../../shell/member.ts";
+import { useMember } from "../../desk/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { moneyOf } from "../../ui/money.ts";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 const MOST = 8;
 

@@ -2,13 +2,13 @@ import { useState } from "react";
 import { CheckedPart, dataOf, factOf, RefusedPart } from "../../../core/book/facts/index.ts";
 import type { PartState } from "../../../core/book/parts/index.ts";
 import { looksFor } from "../../../core/stages/plan/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsMany } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
 import { TakePicture } from "../pictures/TakePicture.tsx";
-import { sayTick } from "../tick-id.ts";
+import { useJob } from "../stage/context.ts";
+import { sayTick } from "../stage/tick-id.ts";
 
 const LEAST_REASON = 3;
 

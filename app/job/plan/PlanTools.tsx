@@ -2,7 +2,7 @@ import type { PartLife } from "../../../core/stages/earlier-jobs/index.ts";
 import type { ShelfItem } from "../../../core/trade/shelf/index.ts";
 import type { LastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
 import type { Measured } from "../../../server/subjects/vehicles/read-measured.ts";
-import { type Tool, ToolTabs } from "../ToolTabs.tsx";
+import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 import { WillItCoolPart } from "./cool/WillItCoolPart.tsx";
 import { Bolt } from "./fit/Bolt.tsx";
 import { FitTable } from "./fit/FitTable.tsx";

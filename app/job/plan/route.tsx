@@ -4,14 +4,14 @@ import { readLastOnModel } from "../../../server/books/jobs/read-last-on-model.t
 import { readLives } from "../../../server/books/jobs/read-lives.ts";
 import { readPartsOnShelf } from "../../../server/subjects/shelf/read-shelf.ts";
 import { readMeasured } from "../../../server/subjects/vehicles/read-measured.ts";
-import { guarded } from "../../shell/guard.server.ts";
-import { keptReading } from "../../shell/kept/reading.ts";
+import { guarded } from "../../desk/guard.server.ts";
+import { keptReading } from "../../kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
-import { useJob } from "../context.ts";
-import { type StageRead, stage } from "../stage.tsx";
-import { sayTick } from "../tick-id.ts";
-import { Cautions, Work } from "../Work.tsx";
+import { useJob } from "../stage/context.ts";
+import { type StageRead, stage } from "../stage/stage.tsx";
+import { sayTick } from "../stage/tick-id.ts";
+import { Cautions, Work } from "../stage/Work.tsx";
 import { ChoosePart } from "./ChoosePart.tsx";
 import { ChosenParts } from "./ChosenParts.tsx";
 

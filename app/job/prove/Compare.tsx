@@ -6,9 +6,9 @@ import { inShownUnits, SHOWN, type System, toShown } from "../../../core/kernel/
 import { decodeLog, type TraceSpec } from "../../../core/trade/trace/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
+import type { ComparedLogs } from "../../workers/compare-logs.ts";
 import type { TraceWorker } from "../../workers/trace.worker.ts";
-import { useJob } from "../context.ts";
-import type { ComparedLogs } from "./compare-logs.ts";
+import { useJob } from "../stage/context.ts";
 
 async function textOf(jobId: string, logId: string): Promise<string | undefined> {
   const response = await fetch(`/jobs/${jobId}/logs/${logId}/as-handed-in.csv`).catch(() => undefined);

@@ -3,12 +3,12 @@ import { useFetcher } from "react-router";
 import { dataOf, PressureRead } from "../../../core/book/facts/index.ts";
 import { format, inShownUnits, readShown, SHOWN, toShown } from "../../../core/kernel/units/index.ts";
 import { pressureHeld, pressureReadings } from "../../../core/state/index.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import type { TesterAnswer } from "../../instruments/pressure.route.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 const MARK = { tight: "pass", seeping: "fail", leaking: "fail", "not-seen": "not-seen" } as const;
 const SAID = {

@@ -6,7 +6,7 @@ import { type ProofRow, proofsOf, provenCar } from "../../../core/state/index.ts
 import { Button } from "../../ui/Button.tsx";
 import { ReasonForm } from "../../ui/ReasonForm.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 type Asked = { proof: ProofRow["proof"]; verdict: "fail" | "not-seen" };
 

@@ -3,7 +3,7 @@ import { format, SHOWN, type System, toShown } from "../../../core/kernel/units/
 import type { Verdict } from "../../../core/kernel/verdict/index.ts";
 import type { CurvePoint, TraceEvent, TraceSpec } from "../../../core/trade/trace/index.ts";
 import { VerdictPath } from "../../ui/VerdictMark.tsx";
-import type { JudgedLog } from "./judge-log.ts";
+import type { JudgedLog } from "../../workers/judge-log.ts";
 
 const WIDTH = 760;
 const HEIGHT = 350;

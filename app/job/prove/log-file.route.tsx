@@ -1,7 +1,7 @@
 import { readTrace, writeTrace } from "../../../core/trade/trace/index.ts";
 import { readLog } from "../../../server/books/logs/read-log.ts";
 import { notFound } from "../../../server/desk/refusal.ts";
-import { guarded } from "../../shell/guard.server.ts";
+import { guarded } from "../../desk/guard.server.ts";
 
 const safeName = (name: string) => name.replace(/[^\w .-]/g, "_");
 

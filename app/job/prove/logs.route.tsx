@@ -3,9 +3,9 @@ import { MOST_CHARACTERS } from "../../../core/trade/trace/index.ts";
 import { bookLog } from "../../../server/books/logs/book-log.ts";
 import { notFound, Refusal } from "../../../server/desk/refusal.ts";
 import { lastSeq } from "../../../server/entries/last-seq.ts";
-import { checkForm } from "../../shell/forms.ts";
-import { guarded } from "../../shell/guard.server.ts";
-import { withUpload } from "../../shell/read-upload.server.ts";
+import { checkForm } from "../../desk/forms.ts";
+import { guarded } from "../../desk/guard.server.ts";
+import { withUpload } from "../../desk/read-upload.server.ts";
 import { LogForm } from "./log.form.ts";
 
 export const loader = guarded("desk", async () => {

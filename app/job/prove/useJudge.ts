@@ -1,8 +1,8 @@
 import { type Remote, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { TraceSpec } from "../../../core/trade/trace/index.ts";
+import type { JudgedLog } from "../../workers/judge-log.ts";
 import type { TraceWorker } from "../../workers/trace.worker.ts";
-import type { JudgedLog } from "./judge-log.ts";
 
 export type Judging =
   | { state: "idle" }

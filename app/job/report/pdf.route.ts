@@ -1,6 +1,6 @@
 import { printReport } from "../../../server/reports/print-report.ts";
 import { readReport, readReportLog } from "../../../server/reports/read-report.ts";
-import { guarded } from "../../shell/guard.server.ts";
+import { guarded } from "../../desk/guard.server.ts";
 
 /** The report on paper, as PDF. */
 export const loader = guarded("desk", async ({ params, origin, desk }) => {

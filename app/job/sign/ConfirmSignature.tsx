@@ -1,7 +1,7 @@
 import { AlertDialog } from "radix-ui";
 import type { MouseEvent } from "react";
 import type { Duty } from "../../../core/state/index.ts";
-import { useMember } from "../../shell/member.ts";
+import { useMember } from "../../desk/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useRest } from "../../ui/useRest.ts";
 import { useReturnFocus } from "../../ui/useReturnFocus.ts";

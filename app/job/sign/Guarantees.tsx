@@ -4,7 +4,7 @@ import { partsState } from "../../../core/book/parts/index.ts";
 import { guaranteeSpan, guaranteeWords } from "../../../core/report/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 /** Days as they are given, the usual spans of trade and law. */
 const SPANS = [0, 30, 90, 183, 365, 730, 1095] as const;

@@ -2,10 +2,10 @@ import { Distance, dataOf, factsOf } from "../../../core/book/facts/index.ts";
 import { format, SHOWN } from "../../../core/kernel/units/index.ts";
 import { fallenDistance, knownDistances } from "../../../core/state/index.ts";
 import { readDistance } from "../../../core/trade/car/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 /** The distance at hand-over, which people forget; never less than it was before. */
 export function HandOver() {

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { Duty } from "../../../core/state/index.ts";
 import { STAGE_NAMES } from "../../shell/stage-names.ts";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 /** What usually stands in a book and doesn't in this one, or isn't answered yet, each with the way to where it is. */
 export function Missing({ missing }: { missing: readonly Duty[] }) {

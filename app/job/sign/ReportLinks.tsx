@@ -1,5 +1,5 @@
 import { ButtonLink } from "../../ui/Button.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 /** The report as a page and as paper, and the job as a file. */
 export function ReportLinks() {

@@ -1,9 +1,9 @@
+import { useOutbox } from "../../outbox/OutboxProvider.tsx";
+import type { Unsent } from "../../outbox/outbox.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf } from "../../ui/dates.ts";
-import { useJob, useWaiting } from "../context.ts";
-import { useOutbox } from "../outbox/OutboxProvider.tsx";
-import type { Unsent } from "../outbox/outbox.ts";
-import { Work } from "../Work.tsx";
+import { useJob, useWaiting } from "../stage/context.ts";
+import { Work } from "../stage/Work.tsx";
 import { Summary } from "./Summary.tsx";
 
 /** Signed here: on its way to the server, or there and not read back yet. */

@@ -1,7 +1,7 @@
 import type { SeenAs } from "../../../core/book/facts/index.ts";
 import { partsState } from "../../../core/book/parts/index.ts";
 import { complaintOf, findingOf, whileApart } from "../../../core/state/index.ts";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 const APART_WORDS = { replaced: "Replaced too", advised: "Advised", declined: "Declined" } as const;
 

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { ProofRow } from "../../../core/state/index.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 /** What nobody has seen and nobody said why, and what failed. */
 export function Unproven({ rows }: { rows: readonly ProofRow[] }) {

@@ -1,5 +1,5 @@
 import { exportJob } from "../../../server/books/jobs/export-job.ts";
-import { guarded } from "../../shell/guard.server.ts";
+import { guarded } from "../../desk/guard.server.ts";
 
 /** The whole job as JSON, laid out as docs/formats/job.schema.json says. */
 export const loader = guarded("desk", async ({ params, desk }) => {

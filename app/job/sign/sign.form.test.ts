@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { checkForm } from "../../shell/forms.ts";
+import { checkForm } from "../../desk/forms.ts";
 import { openSent, SignForm } from "./sign.form.ts";
 
 const ID = "7d8f4f0e-6d3b-4a51-9f0d-2f6f4b1c9a10";

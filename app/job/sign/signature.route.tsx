@@ -2,9 +2,9 @@ import { data } from "react-router";
 import { signJob } from "../../../server/books/jobs/sign-job.ts";
 import { notFound, Refusal } from "../../../server/desk/refusal.ts";
 import { lastSeq } from "../../../server/entries/last-seq.ts";
-import { checkForm } from "../../shell/forms.ts";
-import { guarded } from "../../shell/guard.server.ts";
-import { readJson } from "../../shell/read-body.server.ts";
+import { checkForm } from "../../desk/forms.ts";
+import { guarded } from "../../desk/guard.server.ts";
+import { readJson } from "../../desk/read-body.server.ts";
 import { SignForm } from "./sign.form.ts";
 
 export const loader = guarded("desk", async () => {

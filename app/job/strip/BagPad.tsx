@@ -1,11 +1,11 @@
 import { Minus, Plus } from "lucide-react";
 import type { EntryDraft } from "../../../core/book/entry/index.ts";
 import { dataOf, ToGet } from "../../../core/book/facts/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 import { learnedFirst, type Pads } from "./pads.ts";
 
 const SIZES = ["M6×20", "M6×25", "M8×25", "M8×30", "screw", "washer", "nut", "clip"];

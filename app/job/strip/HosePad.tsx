@@ -1,10 +1,10 @@
 import { outOpen } from "../../../core/book/out/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
-import { moveTick } from "../tick-id.ts";
+import { useJob } from "../stage/context.ts";
+import { moveTick } from "../stage/tick-id.ts";
 
 const HOSES = ["upper", "lower", "heater", "bypass", "overflow", "expansion"];
 const CLAMPS = ["spring clamp", "worm-drive clamp", "clip-in", "one-ear clamp"];

@@ -1,9 +1,9 @@
 import type { Account } from "../../../core/book/entry/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 /** Things told by a name alone: lines that are capped, coolers that are hung up, tools laid in the engine bay. */
 export function NamePad({

@@ -2,10 +2,10 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { dataOf, OpenedWithout } from "../../../core/book/facts/index.ts";
 import type { Gate } from "../../../core/stages/plan/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
-import { useJob } from "../context.ts";
+import { useJob } from "../stage/context.ts";
 
 const LEAST_REASON = 10;
 

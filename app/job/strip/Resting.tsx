@@ -1,5 +1,5 @@
 import type { WorkOrder } from "../../../core/stages/plan/index.ts";
-import { useMember } from "../../shell/member.ts";
+import { useMember } from "../../desk/member.ts";
 import { clockOf } from "../../ui/dates.ts";
 
 const MINUTE_MS = 60_000;

@@ -3,14 +3,14 @@ import { type EntryDraft } from "../../../core/book/entry/index.ts";
 import { factOf, StepDone } from "../../../core/book/facts/index.ts";
 import { inShownTemperatures, readShown, SHOWN } from "../../../core/kernel/units/index.ts";
 import { type WorkOrder, workOrderOf } from "../../../core/stages/plan/index.ts";
-import { useDraft } from "../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { Cap } from "../cap/Cap.tsx";
 import { useEngine } from "../cap/useEngine.ts";
-import { useJob } from "../context.ts";
-import { moveTick, sayTick } from "../tick-id.ts";
+import { useJob } from "../stage/context.ts";
+import { moveTick, sayTick } from "../stage/tick-id.ts";
 import { Resting } from "./Resting.tsx";
 
 const DRAIN = "drain";

@@ -2,7 +2,7 @@ import { BagLabels } from "../apart/BagLabels.tsx";
 import { ToGetList } from "../apart/ToGetList.tsx";
 import { WhileApart } from "../apart/WhileApart.tsx";
 import { Pictures } from "../pictures/Pictures.tsx";
-import { type Tool, ToolTabs } from "../ToolTabs.tsx";
+import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 
 /** What is looked at and noted while the car is open. */
 export function StripTools() {

@@ -1,7 +1,7 @@
 import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length } from "class-validator";
 import { BRIM_L, MOST_MISSING_L } from "../../../core/trade/leaks/index.ts";
-import { Quantity } from "../../shell/quantity-field.ts";
+import { Quantity } from "../../desk/quantity-field.ts";
 
 /** A coolant level as it is typed; figures may carry units, bare ones are in the shop's. */
 export class LevelForm {

@@ -6,9 +6,9 @@ import { notFound } from "../../../server/desk/refusal.ts";
 import { readLevels } from "../../../server/subjects/levels/read-levels.ts";
 import { MOST_LEVELS } from "../../../server/subjects/levels/take-level.ts";
 import { takeLevelList } from "../../../server/subjects/levels/take-list.ts";
-import { guarded } from "../../shell/guard.server.ts";
-import { keptPosting } from "../../shell/kept/posting.ts";
-import { listHandedIn, listRefused } from "../../shell/list-handed-in.server.ts";
+import { guarded } from "../../desk/guard.server.ts";
+import { listHandedIn, listRefused } from "../../desk/list-handed-in.server.ts";
+import { keptPosting } from "../../kept/posting.ts";
 import { asText } from "../../ui/csv.ts";
 
 /** The levels of a vehicle as a list for a spreadsheet, in litres and kilometres. */

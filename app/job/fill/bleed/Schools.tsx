@@ -3,7 +3,7 @@ import { inShownTemperatures } from "../../../../core/kernel/units/index.ts";
 import { type Method, SCHOOL_WORDS } from "../../../../core/trade/bleed/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
-import { useJob } from "../../context.ts";
+import { useJob } from "../../stage/context.ts";
 
 const SUITS = { best: "suits it best", well: "can be done", weakly: "weak here" } as const;
 

@@ -2,7 +2,7 @@ import { BleedSign, dataOf } from "../../../../core/book/facts/index.ts";
 import type { BleedRun } from "../../../../core/stages/fill/index.ts";
 import { SIGN_WORDS, SIGNS, type Sign } from "../../../../core/trade/bleed/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
-import { useJob } from "../../context.ts";
+import { useJob } from "../../stage/context.ts";
 
 const SAID = { "It is so": "pass", "Not so": "fail", "Not seen": "not-seen" } as const;
 /** Told by the top-ups themselves. */

@@ -7,7 +7,7 @@ import { Button } from "../../../ui/Button.tsx";
 import { Cap } from "../../cap/Cap.tsx";
 import { ReadCoolant } from "../../cap/ReadCoolant.tsx";
 import { useEngine } from "../../cap/useEngine.ts";
-import { useJob } from "../../context.ts";
+import { useJob } from "../../stage/context.ts";
 import { Clock } from "./Clock.tsx";
 
 interface Given {

@@ -11,12 +11,12 @@ import {
   type Refill,
   refill,
 } from "../../../../core/trade/coolant/index.ts";
-import { useDraft } from "../../../shell/drafts/useDraft.ts";
-import { useMember } from "../../../shell/member.ts";
+import { useMember } from "../../../desk/member.ts";
+import { useDraft } from "../../../drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
-import { useJob } from "../../context.ts";
-import { worked } from "../../find/instruments/Instrument.tsx";
+import { worked } from "../../instrument/Instrument.tsx";
+import { useJob } from "../../stage/context.ts";
 import { FreezeCurve } from "./FreezeCurve.tsx";
 import { MixForm } from "./MixForm.tsx";
 import { EMPTY_MIX, type MixFields, readMix } from "./mix-fields.ts";

@@ -1,9 +1,9 @@
 import { SHOWN } from "../../../../core/kernel/units/index.ts";
 import { coldSoak } from "../../../../core/trade/electrics/index.ts";
-import { useJob } from "../../context.ts";
-import type { KnownFind } from "../useFind.ts";
-import { celsiusOf, FigureField, figure, Instrument, worked } from "./Instrument.tsx";
-import { useFields } from "./useFields.ts";
+import { celsiusOf, FigureField, figure, Instrument, worked } from "../../instrument/Instrument.tsx";
+import { useFields } from "../../instrument/useFields.ts";
+import { useJob } from "../../stage/context.ts";
+import type { KnownFind } from "../belief/useFind.ts";
 import { useReading } from "./useReading.ts";
 
 export function ColdSoak({ find }: { find: KnownFind }) {

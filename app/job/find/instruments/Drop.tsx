@@ -1,8 +1,8 @@
 import { voltageDrop } from "../../../../core/trade/electrics/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
-import type { KnownFind } from "../useFind.ts";
-import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
-import { useFields } from "./useFields.ts";
+import { FigureField, figure, Instrument, worked } from "../../instrument/Instrument.tsx";
+import { useFields } from "../../instrument/useFields.ts";
+import type { KnownFind } from "../belief/useFind.ts";
 import { useReading } from "./useReading.ts";
 
 const SIDES = { "feed side": "feed-drop", "ground side": "ground-drop" } as const;

@@ -1,9 +1,9 @@
 import type { Judgement } from "../../../../core/kernel/verdict/index.ts";
 import { type DutySense, dutyMeaning } from "../../../../core/trade/electrics/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
-import type { KnownFind } from "../useFind.ts";
-import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
-import { useFields } from "./useFields.ts";
+import { FigureField, figure, Instrument, worked } from "../../instrument/Instrument.tsx";
+import { useFields } from "../../instrument/useFields.ts";
+import type { KnownFind } from "../belief/useFind.ts";
 import { useReading } from "./useReading.ts";
 
 const SENSES: Record<string, DutySense> = { "ground commands": "ground", "plus commands": "plus" };

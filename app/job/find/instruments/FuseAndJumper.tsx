@@ -1,8 +1,8 @@
 import { jumperFuse, motorDraw } from "../../../../core/trade/electrics/index.ts";
-import { useJob } from "../../context.ts";
-import type { KnownFind } from "../useFind.ts";
-import { FigureField, figure, Instrument, worked } from "./Instrument.tsx";
-import { useFields } from "./useFields.ts";
+import { FigureField, figure, Instrument, worked } from "../../instrument/Instrument.tsx";
+import { useFields } from "../../instrument/useFields.ts";
+import { useJob } from "../../stage/context.ts";
+import type { KnownFind } from "../belief/useFind.ts";
 
 export function FuseAndJumper({ find }: { find: KnownFind }) {
   const { book } = useJob();

@@ -1,7 +1,7 @@
 import { Tabs } from "radix-ui";
 import { type ComponentType, memo } from "react";
 import { later } from "../../../ui/later.ts";
-import type { KnownFind } from "../useFind.ts";
+import type { KnownFind } from "../belief/useFind.ts";
 import { ColdSoak } from "./ColdSoak.tsx";
 import { Drop } from "./Drop.tsx";
 import { Duty } from "./Duty.tsx";

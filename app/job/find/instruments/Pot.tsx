@@ -2,11 +2,11 @@ import { SHOWN, toShown } from "../../../../core/kernel/units/index.ts";
 import { switchPotTest } from "../../../../core/trade/electrics/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany } from "../../../ui/Chips.tsx";
-import { CardLink } from "../../CardLink.tsx";
-import { useJob } from "../../context.ts";
-import type { KnownFind } from "../useFind.ts";
-import { celsiusOf, FigureField, Instrument, worked } from "./Instrument.tsx";
-import { useFields } from "./useFields.ts";
+import { celsiusOf, FigureField, Instrument, worked } from "../../instrument/Instrument.tsx";
+import { useFields } from "../../instrument/useFields.ts";
+import { CardLink } from "../../stage/CardLink.tsx";
+import { useJob } from "../../stage/context.ts";
+import type { KnownFind } from "../belief/useFind.ts";
 import { useReading } from "./useReading.ts";
 
 interface Noted {

@@ -8,10 +8,10 @@ import {
   temperatureFromOhms,
   USUAL_SENSOR,
 } from "../../../../core/trade/electrics/index.ts";
-import { useJob } from "../../context.ts";
-import type { KnownFind } from "../useFind.ts";
-import { celsiusOf, FigureField, figure, Instrument, worked } from "./Instrument.tsx";
-import { useFields } from "./useFields.ts";
+import { celsiusOf, FigureField, figure, Instrument, worked } from "../../instrument/Instrument.tsx";
+import { useFields } from "../../instrument/useFields.ts";
+import { useJob } from "../../stage/context.ts";
+import type { KnownFind } from "../belief/useFind.ts";
 import { useReading } from "./useReading.ts";
 
 const WIDTH = 300;

@@ -2,10 +2,10 @@ import { formatBothTemperatures } from "../../../../core/kernel/units/index.ts";
 import type { Judgement } from "../../../../core/kernel/verdict/index.ts";
 import { readSwitchStamp } from "../../../../core/trade/diagnosis/index.ts";
 import { TextField } from "../../../ui/Field.tsx";
-import { useJob } from "../../context.ts";
-import type { KnownFind } from "../useFind.ts";
-import { Instrument, worked } from "./Instrument.tsx";
-import { useFields } from "./useFields.ts";
+import { Instrument, worked } from "../../instrument/Instrument.tsx";
+import { useFields } from "../../instrument/useFields.ts";
+import { useJob } from "../../stage/context.ts";
+import type { KnownFind } from "../belief/useFind.ts";
 import { useReading } from "./useReading.ts";
 
 /** 3 to 5 °C is how switches are made; beyond it the stamp names another switch. */

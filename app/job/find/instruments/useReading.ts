@@ -1,7 +1,7 @@
 import type { Judgement } from "../../../../core/kernel/verdict/index.ts";
 import { UNSURE } from "../../../../core/trade/diagnosis/knowledge/index.ts";
-import { useJob } from "../../context.ts";
-import type { KnownFind } from "../useFind.ts";
+import { useJob } from "../../stage/context.ts";
+import type { KnownFind } from "../belief/useFind.ts";
 
 /**
  * Books what an instrument says: as the result of the test it belongs to where this circuit has that test, else as a

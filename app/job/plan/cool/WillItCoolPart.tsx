@@ -1,10 +1,10 @@
 import { type CoolingUnit, willItCool } from "../../../../core/trade/fit/index.ts";
-import { useDraft } from "../../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../../drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
-import { useJob } from "../../context.ts";
-import { worked } from "../../find/instruments/Instrument.tsx";
+import { worked } from "../../instrument/Instrument.tsx";
+import { useJob } from "../../stage/context.ts";
 
 const FIELDS: [name: keyof CoolingUnit, label: string, unit: string, share: number][] = [
   ["motorAmps", "Fan draws", "A", 1],

@@ -2,9 +2,9 @@ import { boltLength, type Joint, type Seat } from "../../../../core/trade/fit/in
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import { TextField } from "../../../ui/Field.tsx";
-import { useJob } from "../../context.ts";
-import { FigureField, figure, worked } from "../../find/instruments/Instrument.tsx";
-import { useFields } from "../../find/instruments/useFields.ts";
+import { FigureField, figure, worked } from "../../instrument/Instrument.tsx";
+import { useFields } from "../../instrument/useFields.ts";
+import { useJob } from "../../stage/context.ts";
 import { BoltPicture } from "./BoltPicture.tsx";
 
 /** Coarse threads as they are found about a radiator, mm (ISO 261), with the height of their nuts (ISO 4032). */

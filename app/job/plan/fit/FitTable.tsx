@@ -4,13 +4,13 @@ import { dataOf, MeasuredUnit, Task, ToGet } from "../../../../core/book/facts/i
 import { tasksOf } from "../../../../core/book/out/index.ts";
 import { compareUnits, type Steering } from "../../../../core/trade/fit/index.ts";
 import type { Measured } from "../../../../server/subjects/vehicles/read-measured.ts";
-import { useDraft } from "../../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../../drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import { dateOf } from "../../../ui/dates.ts";
 import { TextField } from "../../../ui/Field.tsx";
-import { useJob } from "../../context.ts";
-import { worked } from "../../find/instruments/Instrument.tsx";
+import { worked } from "../../instrument/Instrument.tsx";
+import { useJob } from "../../stage/context.ts";
 import { FitVerdict } from "./FitVerdict.tsx";
 import {
   EMPTY_SPACE,

@@ -12,12 +12,12 @@ import {
   timeOf,
 } from "../../../../core/trade/order/index.ts";
 import type { LastOnModel } from "../../../../server/books/jobs/read-last-on-model.ts";
-import { useDraft } from "../../../shell/drafts/useDraft.ts";
+import { useDraft } from "../../../drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../../ui/Chips.tsx";
 import { hoursAndMinutes } from "../../../ui/dates.ts";
-import { useJob } from "../../context.ts";
-import { LastTime } from "../../LastTime.tsx";
+import { useJob } from "../../stage/context.ts";
+import { LastTime } from "../../stage/LastTime.tsx";
 import { StepList } from "./StepList.tsx";
 
 interface Typed {

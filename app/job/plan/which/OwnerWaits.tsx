@@ -4,11 +4,11 @@ import { dataOf, Waiting } from "../../../../core/book/facts/index.ts";
 import { format } from "../../../../core/kernel/units/index.ts";
 import { countedLevels, lossRate, reaches } from "../../../../core/trade/leaks/index.ts";
 import type { LevelsOf } from "../../../../server/subjects/levels/read-levels.ts";
-import { useMember } from "../../../shell/member.ts";
+import { useMember } from "../../../desk/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { dateOf } from "../../../ui/dates.ts";
 import { LevelAdvice } from "../../../vehicle/levels/LevelAdvice.tsx";
-import { useJob } from "../../context.ts";
+import { useJob } from "../../stage/context.ts";
 
 const WEEK = 7;
 

@@ -1,9 +1,9 @@
 import { FAN_TRIGGERS, type FanTrigger, fanWiring } from "../../../../core/trade/electrics/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../../ui/Chips.tsx";
-import { useJob } from "../../context.ts";
-import { FigureField, figure, worked } from "../../find/instruments/Instrument.tsx";
-import { useFields } from "../../find/instruments/useFields.ts";
+import { FigureField, figure, worked } from "../../instrument/Instrument.tsx";
+import { useFields } from "../../instrument/useFields.ts";
+import { useJob } from "../../stage/context.ts";
 import { WireTicks } from "./WireTicks.tsx";
 import { WiringSheet } from "./WiringSheet.tsx";
 

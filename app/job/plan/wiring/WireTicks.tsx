@@ -3,8 +3,8 @@ import { fitVerdicts } from "../../../../core/book/out/index.ts";
 import type { FanWiring } from "../../../../core/trade/electrics/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
-import { useJob } from "../../context.ts";
-import { sayTick } from "../../tick-id.ts";
+import { useJob } from "../../stage/context.ts";
+import { sayTick } from "../../stage/tick-id.ts";
 
 const RUNS = {
   pass: "new fan run on a fused lead before it went in",

@@ -7,11 +7,11 @@ import { promisesOf } from "../../../../core/stages/plan/index.ts";
 import { workDone } from "../../../../core/state/index.ts";
 import { followUps } from "../../../../core/trade/follow-ups/index.ts";
 import type { LooksToldBy } from "../../../../server/subjects/follow-ups/read-looks.ts";
-import { useMember } from "../../../shell/member.ts";
+import { useMember } from "../../../desk/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
 import { ReasonForm } from "../../../ui/ReasonForm.tsx";
-import { useJob } from "../../context.ts";
+import { useJob } from "../../stage/context.ts";
 import { MoveForm } from "./MoveForm.tsx";
 
 interface Row {

@@ -1,7 +1,7 @@
-import { CoolantLevel, dataOf } from "../../core/book/facts/index.ts";
-import { LEVEL_WORDS } from "../../core/book/out/index.ts";
-import { openItems } from "../../core/state/index.ts";
-import { Button } from "../ui/Button.tsx";
+import { CoolantLevel, dataOf } from "../../../core/book/facts/index.ts";
+import { LEVEL_WORDS } from "../../../core/book/out/index.ts";
+import { openItems } from "../../../core/state/index.ts";
+import { Button } from "../../ui/Button.tsx";
 import { useJob } from "./context.ts";
 
 const MARKS = [

@@ -9,7 +9,7 @@ import {
   useSyncExternalStore,
 } from "react";
 import { useRevalidator } from "react-router";
-import { connection } from "../../shell/kept/connection.ts";
+import { connection } from "../kept/connection.ts";
 import { browserStore } from "./browser-store.ts";
 import { type Answer, NOTHING_YET, Outbox, type OutboxState, type Unsent } from "./outbox.ts";
 import { sendUnsent } from "./send.ts";

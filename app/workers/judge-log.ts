@@ -7,7 +7,7 @@ import {
   type TraceProblem,
   type TraceSpec,
   thinTrace,
-} from "../../../core/trade/trace/index.ts";
+} from "../../core/trade/trace/index.ts";
 
 export interface JudgedLog {
   problems: TraceProblem[];

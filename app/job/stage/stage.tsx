@@ -1,6 +1,6 @@
 import { type ComponentType, memo } from "react";
 import { useLoaderData } from "react-router";
-import { useShared } from "../ui/useShared.ts";
+import { useShared } from "../../ui/useShared.ts";
 
 /** What a stage's own loader has read; nothing where it has none. */
 export interface StageRead<Loader> {

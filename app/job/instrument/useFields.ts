@@ -1,5 +1,5 @@
-import { useDraft } from "../../../shell/drafts/useDraft.ts";
-import { useJob } from "../../context.ts";
+import { useDraft } from "../../drafts/useDraft.ts";
+import { useJob } from "../stage/context.ts";
 
 /** What is typed into an instrument: kept until it is booked or cleared. `put` names a field, `clear` empties them all. */
 export function useFields<Fields extends object>(instrument: string, empty: Fields) {

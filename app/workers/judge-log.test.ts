@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { simulateWarmUp } from "../../../core/trade/thermal/index.ts";
+import { simulateWarmUp } from "../../core/trade/thermal/index.ts";
 import { judgeLog } from "./judge-log.ts";
 
 const CAR = { thermostatOpensC: 87, draught: 0.3, fans: [{ onC: 98, offC: 92, air: 1.3 }] };

@@ -1,9 +1,9 @@
 import { type ReactNode, useRef } from "react";
-import { CautionRead, dataOf, factsOf } from "../../core/book/facts/index.ts";
-import { inShownTemperatures } from "../../core/kernel/units/index.ts";
-import { Button, ButtonLink } from "../ui/Button.tsx";
-import { showSlip } from "../ui/slips.ts";
-import { useRest } from "../ui/useRest.ts";
+import { CautionRead, dataOf, factsOf } from "../../../core/book/facts/index.ts";
+import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
+import { Button, ButtonLink } from "../../ui/Button.tsx";
+import { showSlip } from "../../ui/slips.ts";
+import { useRest } from "../../ui/useRest.ts";
 import { useJob } from "./context.ts";
 import { sayTick } from "./tick-id.ts";
 import { useKeepFocus } from "./useKeepFocus.ts";

@@ -1,17 +1,17 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useOutletContext } from "react-router";
 import { v4 as newId } from "uuid";
-import { admit } from "../../core/book/admit/index.ts";
-import { describeEntry } from "../../core/book/describe/index.ts";
-import { type Entry, type EntryDraft, isStrike, type Stage } from "../../core/book/entry/index.ts";
-import type { System } from "../../core/kernel/units/index.ts";
-import type { JobPage as WholePage } from "../../server/books/jobs/read-job.ts";
-import { useMember } from "../shell/member.ts";
-import { announce } from "../ui/announcer.ts";
-import { useShared, useSharedEach } from "../ui/useShared.ts";
-import { useOutbox, useOutboxLines } from "./outbox/OutboxProvider.tsx";
-import { type OutgoingEntry, type Parcel, type Unsent, withUnsent } from "./outbox/outbox.ts";
-import { tellAct } from "./outbox/tell-act.ts";
+import { admit } from "../../../core/book/admit/index.ts";
+import { describeEntry } from "../../../core/book/describe/index.ts";
+import { type Entry, type EntryDraft, isStrike, type Stage } from "../../../core/book/entry/index.ts";
+import type { System } from "../../../core/kernel/units/index.ts";
+import type { JobPage as WholePage } from "../../../server/books/jobs/read-job.ts";
+import { useMember } from "../../desk/member.ts";
+import { useOutbox, useOutboxLines } from "../../outbox/OutboxProvider.tsx";
+import { type OutgoingEntry, type Parcel, type Unsent, withUnsent } from "../../outbox/outbox.ts";
+import { tellAct } from "../../outbox/tell-act.ts";
+import { announce } from "../../ui/announcer.ts";
+import { useShared, useSharedEach } from "../../ui/useShared.ts";
 import { useWhoWasFirst } from "./useWhoWasFirst.ts";
 
 /** A draft that may say when it was, where that isn't now: a reading off a log. */

@@ -5,7 +5,7 @@ import {
   type TraceComparison,
   type TraceSpec,
   thinTrace,
-} from "../../../core/trade/trace/index.ts";
+} from "../../core/trade/trace/index.ts";
 
 export interface ComparedLogs {
   comparison: TraceComparison;

@@ -1,5 +1,5 @@
 import type { ShouldRevalidateFunctionArgs } from "react-router";
-import { staysWhileBrowsing } from "../stays.ts";
+import { staysWhileBrowsing } from "../desk/stays.ts";
 import { isOld } from "./reading.ts";
 
 /**

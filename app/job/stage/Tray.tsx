@@ -1,6 +1,6 @@
-import { type Entry } from "../../core/book/entry/index.ts";
-import { type OutEntry, placesOut, thing } from "../../core/book/out/index.ts";
-import { OutMark } from "../ui/OutIn.tsx";
+import { type Entry } from "../../../core/book/entry/index.ts";
+import { type OutEntry, placesOut, thing } from "../../../core/book/out/index.ts";
+import { OutMark } from "../../ui/OutIn.tsx";
 
 /** A bench holds no more than this; what is beyond stands in the list of what is open. */
 const MOST_PLACES = 60;

@@ -1,6 +1,6 @@
 import { memo, useEffect } from "react";
 import { useMatches } from "react-router";
-import type { MemberView } from "../member.ts";
+import type { MemberView } from "../desk/member.ts";
 import { keptName } from "./kept-names.ts";
 import { forgetOld, forgetPages, keepPage, readPage } from "./kept-pages.ts";
 

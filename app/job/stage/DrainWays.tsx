@@ -1,6 +1,6 @@
-import { format, type System } from "../../core/kernel/units/index.ts";
-import { coolantBalance } from "../../core/state/index.ts";
-import { type DrainWay, drained, drainWays } from "../../core/trade/drain/index.ts";
+import { format, type System } from "../../../core/kernel/units/index.ts";
+import { coolantBalance } from "../../../core/state/index.ts";
+import { type DrainWay, drained, drainWays } from "../../../core/trade/drain/index.ts";
 import { useJob } from "./context.ts";
 
 const SAID = {

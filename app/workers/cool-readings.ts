@@ -1,5 +1,5 @@
-import { type CoolReading, readingsOf } from "../../../core/trade/bleed/index.ts";
-import { readTrace } from "../../../core/trade/trace/index.ts";
+import { type CoolReading, readingsOf } from "../../core/trade/bleed/index.ts";
+import { readTrace } from "../../core/trade/trace/index.ts";
 
 /** A cool-down's log as readings; nothing where it can't be read. Runs in a worker. */
 export function coolReadings(

@@ -1,11 +1,11 @@
 import type { ReactNode } from "react";
-import { fromShown, inShownTemperatures, type System } from "../../../../core/kernel/units/index.ts";
-import type { Judgement } from "../../../../core/kernel/verdict/index.ts";
-import { AfterPause } from "../../../ui/Announcer.tsx";
-import { Button } from "../../../ui/Button.tsx";
-import { TextField } from "../../../ui/Field.tsx";
-import { VerdictWord } from "../../../ui/VerdictMark.tsx";
-import { useJob } from "../../context.ts";
+import { fromShown, inShownTemperatures, type System } from "../../../core/kernel/units/index.ts";
+import type { Judgement } from "../../../core/kernel/verdict/index.ts";
+import { AfterPause } from "../../ui/Announcer.tsx";
+import { Button } from "../../ui/Button.tsx";
+import { TextField } from "../../ui/Field.tsx";
+import { VerdictWord } from "../../ui/VerdictMark.tsx";
+import { useJob } from "../stage/context.ts";
 
 /** What a calculation makes of its fields: a judgement, why it can't, or nothing typed yet. */
 export type Worked<Result> = { result: Result } | { trouble: string } | undefined;

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { useMember } from "../member.ts";
+import { useMember } from "../desk/member.ts";
 import { keepDraft, readDraft } from "./draft-store.ts";
 
 /** What was typed in this tab, so that going from stage to stage shows it at once. */

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
-import { thing } from "../../core/book/out/index.ts";
-import type { LastOnModel } from "../../server/books/jobs/read-last-on-model.ts";
-import { dateOf, hoursAndMinutes } from "../ui/dates.ts";
+import { thing } from "../../../core/book/out/index.ts";
+import type { LastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
+import { dateOf, hoursAndMinutes } from "../../ui/dates.ts";
 import { useJob } from "./context.ts";
 
 const MOST = 12;

@@ -1,6 +1,6 @@
 import { v5 } from "uuid";
-import { type Entry, type EntryDraft } from "../../core/book/entry/index.ts";
-import { balanceKey } from "../../core/book/out/index.ts";
+import { type Entry, type EntryDraft } from "../../../core/book/entry/index.ts";
+import { balanceKey } from "../../../core/book/out/index.ts";
 
 const TICKS = "0d1f5f5e-5a53-4c0e-9a38-2c9f2f0c6f31";
 

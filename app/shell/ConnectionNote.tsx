@@ -1,9 +1,9 @@
 import { useSyncExternalStore } from "react";
 import { useLocation } from "react-router";
-import { useOutboxLines } from "../../job/outbox/OutboxProvider.tsx";
-import { whenOf } from "../../ui/dates.ts";
-import { useMember } from "../member.ts";
-import { type Connection, connection, THERE } from "./connection.ts";
+import { useMember } from "../desk/member.ts";
+import { type Connection, connection, THERE } from "../kept/connection.ts";
+import { useOutboxLines } from "../outbox/OutboxProvider.tsx";
+import { whenOf } from "../ui/dates.ts";
 
 export const useConnection = (): Connection =>
   useSyncExternalStore(connection.subscribe, connection.snapshot, () => THERE);

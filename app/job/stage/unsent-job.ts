@@ -1,9 +1,9 @@
-import type { JobPage } from "../../server/books/jobs/read-job.ts";
-import type { readVehicle } from "../../server/subjects/vehicles/read-vehicle.ts";
-import { readPage } from "../shell/kept/kept-pages.ts";
-import type { MemberView } from "../shell/member.ts";
-import { browserStore } from "./outbox/browser-store.ts";
-import type { Unsent } from "./outbox/outbox.ts";
+import type { JobPage } from "../../../server/books/jobs/read-job.ts";
+import type { readVehicle } from "../../../server/subjects/vehicles/read-vehicle.ts";
+import type { MemberView } from "../../desk/member.ts";
+import { readPage } from "../../kept/kept-pages.ts";
+import { browserStore } from "../../outbox/browser-store.ts";
+import type { Unsent } from "../../outbox/outbox.ts";
 
 type Read = Omit<JobPage, "entries"> & { book: string };
 type VehicleRead = Awaited<ReturnType<typeof readVehicle>> & { people: { id: string; name: string }[] };

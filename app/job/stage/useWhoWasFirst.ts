@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
-import type { Entry } from "../../core/book/entry/index.ts";
-import type { Unsent } from "./outbox/outbox.ts";
+import type { Entry } from "../../../core/book/entry/index.ts";
+import type { Unsent } from "../../outbox/outbox.ts";
 
 /** One thing ticked by two people is one tick: whoever was second is told whose it is. */
 export function useWhoWasFirst(

@@ -1,5 +1,5 @@
 import { useDeferredValue, useEffect, useMemo, useState } from "react";
-import type { Entry } from "../../../core/book/entry/index.ts";
+import type { Entry } from "../../../../core/book/entry/index.ts";
 import {
   CannotTest,
   CoolantLevel,
@@ -9,7 +9,7 @@ import {
   TestOutcome,
   TriedRepair,
   WarmUpLog,
-} from "../../../core/book/facts/index.ts";
+} from "../../../../core/book/facts/index.ts";
 import {
   type Belief,
   beliefOf,
@@ -17,12 +17,12 @@ import {
   type FindState,
   quarterOf,
   verdictOffer,
-} from "../../../core/stages/find/index.ts";
-import { findingOf } from "../../../core/state/index.ts";
-import type { FindRead } from "../../../server/books/jobs/read-find.ts";
-import { useJob } from "../context.ts";
-import { doingsOf } from "./doings.ts";
-import { usePlan } from "./usePlan.ts";
+} from "../../../../core/stages/find/index.ts";
+import { findingOf } from "../../../../core/state/index.ts";
+import type { FindRead } from "../../../../server/books/jobs/read-find.ts";
+import { useJob } from "../../stage/context.ts";
+import { doingsOf } from "../doings.ts";
+import { usePlan } from "../usePlan.ts";
 
 /** Entries that move what Find knows; typing bolts into the book does not think the plan over again. */
 const MOVES = [TestOutcome, CannotTest, TriedRepair, FanCircuit, WarmUpLog, FanHeard, CoolantLevel];

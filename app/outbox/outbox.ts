@@ -1,5 +1,5 @@
-import type { Entry, EntryDraft, Stage } from "../../../core/book/entry/index.ts";
-import { factOf } from "../../../core/book/facts/index.ts";
+import type { Entry, EntryDraft, Stage } from "../../core/book/entry/index.ts";
+import { factOf } from "../../core/book/facts/index.ts";
 
 /** An entry as it is sent: whole but for its number and its name, which the server gives. */
 export type OutgoingEntry = EntryDraft & { id: string; stage: Stage; at: string };

@@ -1,5 +1,5 @@
 import type { ClientActionFunctionArgs } from "react-router";
-import type { Refused } from "../guard.server.ts";
+import type { Refused } from "../desk/guard.server.ts";
 import { connection } from "./connection.ts";
 import { isOwnWord } from "./reading.ts";
 

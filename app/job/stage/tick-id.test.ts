@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { book } from "../../core/book/entry/book.fixture.ts";
-import type { Entry, EntryDraft } from "../../core/book/entry/index.ts";
+import { book } from "../../../core/book/entry/book.fixture.ts";
+import type { Entry, EntryDraft } from "../../../core/book/entry/index.ts";
 import { moveTick, sayTick } from "./tick-id.ts";
 
 const hose: Partial<Entry> = { account: "hose", item: "hose", place: "upper", out: 1 };

@@ -1,7 +1,7 @@
 import { createContext, useContext } from "react";
 import type { System } from "../../core/kernel/units/index.ts";
 import type { Role } from "../../server/desk/roles.ts";
-import type { KeyWay } from "./keys/key-registry.ts";
+import type { KeyWay } from "../keys/key-registry.ts";
 
 /** Who is signed in, as every page of the frame knows them. */
 export interface MemberView {
