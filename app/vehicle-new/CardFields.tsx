@@ -4,7 +4,7 @@ import { KINDS } from "../../core/trade/coolant/index.ts";
 import { CIRCUIT_KINDS } from "../../core/trade/diagnosis/knowledge/index.ts";
 import { useMember } from "../desk/member.ts";
 import { Choice, TextField } from "../ui/Field.tsx";
-import { CIRCUITS } from "../vehicle/CoolingCard.tsx";
+import { CIRCUITS } from "../vehicle/CardSheet.tsx";
 import { OIL_COOLERS } from "./vehicle.form.ts";
 
 /** So many that a card opened and written again says the same, whatever the units. */

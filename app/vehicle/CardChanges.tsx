@@ -2,7 +2,7 @@ import { format, type System } from "../../core/kernel/units/index.ts";
 import type { CardChange } from "../../server/cards/card.ts";
 import type { CardChanged } from "../../server/cards/read-card-changes.ts";
 import { dayOf } from "../ui/dates.ts";
-import { CIRCUITS } from "./CoolingCard.tsx";
+import { CIRCUITS } from "./CardSheet.tsx";
 
 const NAMES: Partial<Record<CardChange["field"], string>> = {
   capacityL: "holds",

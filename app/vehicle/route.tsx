@@ -8,7 +8,7 @@ import { ButtonLink } from "../ui/Button.tsx";
 import { Figure } from "../ui/Figure.tsx";
 import type { Route } from "./+types/route";
 import { CardChanges } from "./CardChanges.tsx";
-import { CoolingCard } from "./CoolingCard.tsx";
+import { CardSheet } from "./CardSheet.tsx";
 import { CardOfModel, Identity } from "./KnownLater.tsx";
 import { LivesHere } from "./LivesHere.tsx";
 import { Levels } from "./levels/Levels.tsx";
@@ -68,7 +68,7 @@ export default function VehiclePage() {
       {role !== "desk" && <Identity vehicle={vehicle} />}
       <div className="grid grid-cols-1 gap-8 xl:grid-cols-[24rem_minmax(0,1fr)]">
         <div className="self-start">
-          <CoolingCard card={card} system={units} />
+          <CardSheet card={card} system={units} />
           {role !== "desk" && (
             <CardOfModel vehicleId={vehicle.id} from={cardFrom.model} takenFrom={cardFrom.takenFrom} />
           )}

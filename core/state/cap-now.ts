@@ -1,5 +1,6 @@
-import { lastHotOf, type ToldOfEngine, WARM_C } from "../book/heat/index.ts";
+import { lastHotOf, type ToldOfEngine } from "../book/heat/index.ts";
 import { type CoolDown, coolDown } from "../trade/bleed/index.ts";
+import { RAN_LATELY_C } from "../trade/limits/index.ts";
 
 /** After this long with the engine off its coolant stands near the air: cold tests can be done, hours. */
 export const COOLS_IN_H = 6;
@@ -16,7 +17,7 @@ const REFILLED_COLD_MS = 2 * HOUR_MS;
 /** What was read last since then, where that is hot and not hours old. */
 function readHotSince({ readings }: ToldOfEngine, sinceMs: number, nowMs: number): number | undefined {
   const last = readings.findLast(({ where }) => where === "engine");
-  if (!last || last.coolantC < WARM_C) return undefined;
+  if (!last || last.coolantC < RAN_LATELY_C) return undefined;
   const atMs = last.atS * MS;
   return atMs >= sinceMs && nowMs - atMs < REFILLED_COLD_MS ? last.coolantC : undefined;
 }
@@ -62,7 +63,9 @@ export function capOf(told: ToldOfEngine, nowMs: number): CoolDown {
     };
   if (said.safeNow !== "not-seen" || upperHose !== "soft-and-cool") return said;
   const isStood = nowMs - lastHotOf(told) >= COOLS_IN_H * HOUR_MS;
-  const isReadHot = readings.some(({ atS, coolantC }) => nowMs - atS * MS <= FELT_MS && coolantC >= WARM_C);
+  const isReadHot = readings.some(
+    ({ atS, coolantC }) => nowMs - atS * MS <= FELT_MS && coolantC >= RAN_LATELY_C,
+  );
   return isStood && !isReadHot
     ? {
         safeNow: "pass",

@@ -1,4 +1,5 @@
 import type { Entry } from "../book/entry/index.ts";
+import { JUG_SHARE } from "../trade/limits/index.ts";
 import { coolantLines } from "./coolant.ts";
 
 export interface CoolantBalance {
@@ -17,8 +18,6 @@ export interface CoolantBalance {
   moved: boolean;
 }
 
-/** A jug is read to about 2 % each way, out and in. */
-const JUG_SHARE = 0.04;
 /** What clings to pans, hoses and funnel however careful one is. */
 const WET_LOSS_L = 0.2;
 
@@ -40,7 +39,7 @@ export function coolantBalance(entries: readonly Entry[]): CoolantBalance {
   }
   const left = sums.drained + sums.spilled + sums.kept + sums.missing;
   const unaccountedL = Math.round((left + sums.capacity - sums.poured) * 1000) / 1000;
-  const toleranceL = Math.round((WET_LOSS_L + JUG_SHARE * left) * 1000) / 1000;
+  const toleranceL = Math.round((WET_LOSS_L + 2 * JUG_SHARE * left) * 1000) / 1000;
   return {
     drainedL: sums.drained,
     spilledL: sums.spilled,

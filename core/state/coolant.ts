@@ -1,6 +1,7 @@
 import { type Entry, inTrueOrder, onceStanding, type StandingEntry } from "../book/entry/index.ts";
 import { factOf, MixRead, Strength } from "../book/facts/index.ts";
 import { type Base, KINDS, type Kind, STRONGEST } from "../trade/coolant/index.ts";
+import { JUG_SHARE } from "../trade/limits/index.ts";
 
 /** A figure with the least and the most that it may be. */
 export interface Span {
@@ -44,8 +45,7 @@ export interface CoolantState {
   isOverdrawn: boolean;
 }
 
-/** A jug is read to about 2 %, and something clings to pans and hoses. */
-const JUG_SHARE = 0.02;
+/** Something clings to pans and hoses, litres. */
 const CLINGS_L = 0.1;
 /** What an instrument is off by. */
 const READ_OFF = 0.02;

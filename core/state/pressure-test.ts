@@ -1,6 +1,7 @@
 import type { Entry } from "../book/entry/index.ts";
 import { factsOf, PressureRead } from "../book/facts/index.ts";
 import { type PressureHold, type PressureReading, pressureHold } from "../trade/leaks/index.ts";
+import { USUAL_AIR_C } from "../trade/limits/index.ts";
 import { engineState } from "./engine.ts";
 
 const MS = 1000;
@@ -26,9 +27,6 @@ export function pressureReadings(
     ...(coolantC !== undefined && { coolantC }),
   }));
 }
-
-/** A cold engine stands at its air, which is this where nobody read it. */
-const USUAL_AIR_C = 20;
 
 /** What a coolant that nobody read beside the gauge stood at as the test began, °C; nothing where nobody knows. */
 function stoodAtC(entries: readonly Entry[], atS: number): number | undefined {

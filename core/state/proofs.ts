@@ -16,6 +16,7 @@ import {
 import { coolReadingOf } from "../book/heat/index.ts";
 import type { Verdict } from "../kernel/verdict/index.ts";
 import { isAfterRed } from "../trade/diagnosis/knowledge/index.ts";
+import { capRatingKPa, HOTTEST_SOUND_C } from "../trade/limits/index.ts";
 import { pressureHeld } from "./pressure-test.ts";
 import { type WorkDone, workDone } from "./work-done.ts";
 
@@ -43,9 +44,6 @@ export function provenCar(card?: { fanOnC: readonly number[]; capGaugeKpa?: numb
   const { fanOnC = [], capGaugeKpa } = card ?? {};
   return { fanStages: fanOnC.length, ...(capGaugeKpa !== undefined && { capGaugeKPa: capGaugeKpa }) };
 }
-
-const HOTTEST_SOUND_C = 118;
-const USUAL_CAP_KPA = 100;
 
 const PAPER = "A strip of paper before the core: it is drawn on, air comes out at the engine.";
 const DIRECTION = { left: "direction-left", right: "direction-right", only: "direction" } as const;
@@ -113,7 +111,7 @@ function byPressure(
   car: ProvenCar,
   since: number,
 ): Pick<ProofRow, "verdict" | "because"> {
-  const held = pressureHeld(entries, Math.max(10, car.capGaugeKPa ?? USUAL_CAP_KPA), since);
+  const held = pressureHeld(entries, capRatingKPa(car.capGaugeKPa), since);
   return held ? { verdict: PRESSURE_SAID[held.verdict], because: held.because } : { verdict: "not-seen" };
 }
 

@@ -1,7 +1,7 @@
 import { hoseFeltDraft } from "../../../core/book/facts/index.ts";
 import { format, inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import type { EngineState } from "../../../core/state/index.ts";
-import { CAP_OPENS_C } from "../../../core/trade/bleed/index.ts";
+import { CAP_OPENS_C } from "../../../core/trade/limits/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf } from "../../ui/dates.ts";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";

@@ -3,6 +3,7 @@ import { dataOf, Strength } from "../../../core/book/facts/index.ts";
 import { format, readShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
 import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/stages/fill/index.ts";
 import { bledVehicle, coolantBalance } from "../../../core/state/index.ts";
+import { CAP_OPENS_WORDS } from "../../../core/trade/limits/index.ts";
 import { useMember } from "../../desk/member.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -118,7 +119,7 @@ const LIKELY: Record<Unaccounted, string> = {
 };
 
 const CAUTIONS = [
-  "Never open a hot cap. Below about 50 °C, cloth over it, first notch, let the pressure go.",
+  `Never open a hot cap: ${CAP_OPENS_WORDS}, let the pressure go.`,
   "Coolant is sweet and poisons animals and children: catch it, wipe it up, sealed drum, local rules.",
 ];
 

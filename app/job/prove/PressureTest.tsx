@@ -3,6 +3,7 @@ import { useFetcher } from "react-router";
 import { dataOf, PressureRead } from "../../../core/book/facts/index.ts";
 import { format, inShownUnits, readShown, SHOWN, toShown } from "../../../core/kernel/units/index.ts";
 import { pressureHeld, pressureReadings } from "../../../core/state/index.ts";
+import { capRatingKPa } from "../../../core/trade/limits/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import type { TesterAnswer } from "../../instruments/pressure.route.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -17,8 +18,6 @@ const SAID = {
   leaking: "It leaks",
   "not-seen": "Not told yet",
 } as const;
-const USUAL_CAP_KPA = 100;
-const LEAST_CAP_KPA = 10;
 
 const rounded = (value: number | undefined, least: number, most: number) =>
   value !== undefined && value >= least && value <= most ? Math.round(value * 10) / 10 : undefined;
@@ -29,8 +28,7 @@ export function PressureTest() {
   const [pressure, setPressure] = useDraft(`pressure:${page.job.id}`);
   const [beside, setBeside] = useDraft(`pressure-coolant:${page.job.id}`);
   const readings = pressureReadings(entries);
-  const rated = page.card?.capGaugeKpa ?? USUAL_CAP_KPA;
-  const capGaugeKPa = Math.max(LEAST_CAP_KPA, rated);
+  const capGaugeKPa = capRatingKPa(page.card?.capGaugeKpa);
   const found = pressureHeld(entries, capGaugeKPa);
   const kPa = pressure.trim() === "" ? undefined : rounded(readShown(pressure, "pressure", system), 0, 400);
   const celsius =

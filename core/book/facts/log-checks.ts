@@ -1,4 +1,5 @@
 import { buildMessage, ValidateBy, type ValidationOptions } from "class-validator";
+import { NEVER_SHUT_C } from "../../trade/limits/index.ts";
 import { CHECKS, type CheckName, FAILINGS, type Failing } from "../../trade/trace/index.ts";
 
 /** A check of a log as the book keeps it: verdict, reason, the figures behind it, and how it failed where it did. */
@@ -44,9 +45,6 @@ export const AreLogChecks = (options?: ValidationOptions): PropertyDecorator =>
     },
     options,
   );
-
-/** An opening this far below the card's is no opening: it was open all along. */
-const NEVER_SHUT_C = 12;
 
 /** How a check failed, from the sentences that were all it was kept by once. */
 function failingOf(name: string, { because, measured, expected }: LogCheck): Failing | undefined {

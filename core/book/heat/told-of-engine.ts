@@ -2,18 +2,16 @@ import {
   type BleedingVehicle,
   type CoolReading,
   methodsFor,
-  WARM_C as RAN_WARM_C,
   type School,
   stepOf,
   type UpperHose,
 } from "../../trade/bleed/index.ts";
 import { isOutcome, testOf } from "../../trade/diagnosis/knowledge/index.ts";
+import { RAN_LATELY_C, RAN_UNREAD_C } from "../../trade/limits/index.ts";
 import { type Entry, inTrueOrder, onceStanding, type StandingEntry } from "../entry/index.ts";
 import { BleedStep, factOf, HoseFelt, Proof, TestOutcome, WarmUpLog } from "../facts/index.ts";
 import { coolReadingOf, roomOf } from "./readings.ts";
 
-/** A coolant that was read at so much ran not long ago, whoever wrote that down. */
-export const WARM_C = 50;
 const MS = 1000;
 
 /** Proofs that nobody sees with a cold engine. */
@@ -97,7 +95,7 @@ function took(told: ToldOfEngine, entry: StandingEntry, limits: ReadonlyMap<Scho
     const recent = told.readings.filter(({ where }) => where === "engine").slice(-3);
     const hottestC = Math.max(...recent.map(({ coolantC }) => coolantC));
     Object.assign(told, {
-      hottestC: hottestC >= RAN_WARM_C ? hottestC : undefined,
+      hottestC: hottestC >= RAN_UNREAD_C ? hottestC : undefined,
       ranUntilMs: atMs,
       startedMs: told.isRunning ? told.startedMs : atMs,
       isRunning,
@@ -117,7 +115,7 @@ function took(told: ToldOfEngine, entry: StandingEntry, limits: ReadonlyMap<Scho
     ran(told.isRunning);
     const said = factOf(entry)?.fact;
     if (said instanceof WarmUpLog)
-      told.hottestC = said.peakC >= RAN_WARM_C ? Math.min(150, said.peakC) : undefined;
+      told.hottestC = said.peakC >= RAN_UNREAD_C ? Math.min(150, said.peakC) : undefined;
   } else if (
     told.isRunning ? does === "stops" || does === "is off" : does === "stops" && told.ranUntilMs === undefined
   )
@@ -143,12 +141,15 @@ function took(told: ToldOfEngine, entry: StandingEntry, limits: ReadonlyMap<Scho
     told.hottestC = read.coolantC;
   }
   told.readings.push(read);
-  if (read.coolantC >= WARM_C) Object.assign(told, { coldMs: undefined, because: words(entry) });
+  if (read.coolantC >= RAN_LATELY_C) Object.assign(told, { coldMs: undefined, because: words(entry) });
 }
 
 /** When it last ran or was read hot; minus infinity where no line says that it did. */
 export const lastHotOf = ({ ranUntilMs = Number.NEGATIVE_INFINITY, readings }: ToldOfEngine): number =>
-  Math.max(ranUntilMs, ...readings.filter(({ coolantC }) => coolantC >= WARM_C).map(({ atS }) => atS * MS));
+  Math.max(
+    ranUntilMs,
+    ...readings.filter(({ coolantC }) => coolantC >= RAN_LATELY_C).map(({ atS }) => atS * MS),
+  );
 
 /** What the lines of a book have told of an engine, by the car's own limits and up to which moment. */
 const toldOf = new WeakMap<readonly StandingEntry[], Map<string, ToldOfEngine>>();

@@ -1,9 +1,9 @@
 import { type Entry, standing } from "../../book/entry/index.ts";
 import { factOf, TestOutcome, WarmUpLog } from "../../book/facts/index.ts";
-import { WARM_C } from "../../book/heat/index.ts";
 import { COOLS_IN_H } from "../../state/index.ts";
 import type { Heat } from "../../trade/diagnosis/index.ts";
 import { isOutcome, testOf } from "../../trade/diagnosis/knowledge/index.ts";
+import { RAN_LATELY_C } from "../../trade/limits/index.ts";
 
 const HOUR_MS = 3_600_000;
 
@@ -18,7 +18,7 @@ function heatBy(entry: Entry): Heat | undefined {
   const said = factOf(entry)?.fact;
   if (said instanceof WarmUpLog) return "hot";
   if (entry.kind === "reading" && entry.unit === "°C")
-    return (entry.value ?? 0) >= WARM_C ? "hot" : undefined;
+    return (entry.value ?? 0) >= RAN_LATELY_C ? "hot" : undefined;
   if (!(said instanceof TestOutcome) || !isOutcome(said.test, said.outcome)) return undefined;
   const { engine, shares } = testOf(said.test);
   if (engine === "cold") return "cold";

@@ -1,5 +1,6 @@
 import { type Entry, standing } from "../../book/entry/index.ts";
 import { FanHeard, factOf, type LogCheck, TestOutcome, WarmUpLog } from "../../book/facts/index.ts";
+import { RADIATOR_LAG_C, SWITCH_TOLERANCE_C } from "../../trade/limits/index.ts";
 
 export interface Result {
   test: string;
@@ -48,12 +49,6 @@ function resultsOfLog({ checks }: WarmUpLog): Told[] {
   return results;
 }
 
-/** Past the start by more than a switch's tolerance a fan that stands still is a dead one. */
-const TOLERANCE_C = 4;
-
-/** A switch in the radiator's cooled end stands this far below the engine's own sensor, at the most. */
-const RADIATOR_LAG_C = 15;
-
 /** What the card says of the fan's start. */
 export interface FanCard {
   /** Low stage first. */
@@ -64,7 +59,8 @@ export interface FanCard {
 /** "ect 101 fan none": hot enough for the first stage where its switch sits, and no fan heard. */
 function resultsOfReading({ fan }: FanHeard, entry: Entry, { fanOnC = [], fanSenses }: FanCard): Told[] {
   const [startC] = fanOnC;
-  const limitC = (startC ?? 0) + TOLERANCE_C + (fanSenses === "radiator" ? RADIATOR_LAG_C : 0);
+  // Past the start by more than a switch's tolerance a fan that stands still is a dead one.
+  const limitC = (startC ?? 0) + SWITCH_TOLERANCE_C + (fanSenses === "radiator" ? RADIATOR_LAG_C.most : 0);
   const isHot = startC !== undefined && entry.unit === "°C" && (entry.value ?? 0) > limitC;
   return isHot && fan === "none" ? [{ test: "warm-up", outcome: "no-fan" }] : [];
 }

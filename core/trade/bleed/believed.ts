@@ -1,33 +1,11 @@
+import { AIR_ERROR_C, fastestC, RAN_READ_C, SLOWEST_S, UNREAD_AIR, USUAL_AIR_C } from "../limits/index.ts";
 import type { Read } from "./cool-ways.ts";
 
-/**
- * The fastest that an engine falls that nobody cools down on purpose: a fifth of what it has over the air within minutes,
- * as coolant goes into cold metal, the rest by a constant of 37 minutes. Small engines in the open with their bonnets up
- * reach it; beneath it a sensor tells of something else.
- */
-const FASTEST = { quickShare: 0.2, quickS: 200, slowS: 2200 };
-/** The slowest: a large block in a closed bay. */
-const SLOWEST_S = 14_000;
 /** The block may lift the coolant so far over what it stopped at. */
 const SOAKS_C = 20;
-/** As hot as an engine is taken to have been that ran and that nobody read. */
-export const WARM_C = 85;
-/** The air where nobody read it: a cold workshop's for the fastest fall, a hot bay's for the slowest. */
-const UNREAD_AIR = { cold: 8, hot: 40 };
-const AIR_ERROR_C = 3;
-
 export interface Head {
   atS: number;
   hottestC: number;
-}
-
-/** What the coolant has come down to at the very least, so long after it stood at `fromC`. */
-export function fastestC(fromC: number, afterS: number, ambientC: number | undefined): number {
-  const airC = ambientC === undefined ? UNREAD_AIR.cold : ambientC - AIR_ERROR_C;
-  if (fromC <= airC || afterS <= 0) return Math.min(fromC, airC);
-  const { quickShare, quickS, slowS } = FASTEST;
-  const left = quickShare * Math.exp(-afterS / quickS) + (1 - quickShare) * Math.exp(-afterS / slowS);
-  return airC + (fromC - airC) * left;
 }
 
 /** What it may still stand at, so long after it stopped: the slowest engine, heated by its block first. */
@@ -124,12 +102,9 @@ export function believedOf(readings: readonly Read[], terms: Terms): Believed {
 
 /** What it stopped at is lost at once to so little of what it had over the air: more, and the sensor hangs in a pocket of air. */
 const LEAST_SHARE = 0.93;
-/** Without a word of when it stopped its hottest reading has to be that of an engine that ran. */
-const RAN_C = 90;
 /** The first reading after it stopped has to come so soon to tell, and the pace is taken over so long. */
 const SOON_S = 900;
 const PACE_S = 1800;
-const USUAL_AIR_C = 18;
 
 /** Whether a cool-down begins where the engine stopped: a sensor in a pocket of air begins well below, and falls as evenly. */
 export function beginsWhereItStopped(
@@ -138,7 +113,7 @@ export function beginsWhereItStopped(
 ): boolean {
   const first = kept[0];
   if (!first) return false;
-  if (!head) return Math.max(...kept.map(({ coolantC }) => coolantC)) >= RAN_C;
+  if (!head) return Math.max(...kept.map(({ coolantC }) => coolantC)) >= RAN_READ_C;
   if (first.atS - head.atS > SOON_S) return false;
   const later = kept.reduce((best, each) =>
     Math.abs(each.atS - first.atS - PACE_S) < Math.abs(best.atS - first.atS - PACE_S) ? each : best,

@@ -1,5 +1,6 @@
 import { quantiles } from "../../kernel/statistics/index.ts";
 import type { Verdict } from "../../kernel/verdict/index.ts";
+import { CAP_OPENS_C, RAN_UNREAD_C, SENSOR_ERROR_C } from "../limits/index.ts";
 import {
   type Believed,
   beginsWhereItStopped,
@@ -8,7 +9,6 @@ import {
   isAboveAir,
   repeatsItself,
   slowestC,
-  WARM_C,
 } from "./believed.ts";
 import type { CoolDown, CoolReading } from "./cool-reading.ts";
 import { fallsTo, furthestOff, type Read, standsAt, thinned, type Way, waysOf } from "./cool-ways.ts";
@@ -32,9 +32,6 @@ export interface CoolDownGiven {
   upperHose?: UpperHose;
 }
 
-/** Below it a cap may be opened, with a cloth, by the first notch. */
-export const CAP_OPENS_C = 50;
-const SENSOR_C = 1;
 /** A quarter of an hour after its reading an engine may have been started again. */
 const LASTS_S = 900;
 /** Two clocks of one shop may differ by so much and nobody minds. */
@@ -211,7 +208,7 @@ function forecastOf(kept: readonly Read[], last: Read, { targetC, sensorC, error
  * @throws RangeError outside the ranges of `CoolDownGiven`, and on a coolant outside −50 to 200 °C
  */
 export function coolDown(given: readonly CoolReading[], options: CoolDownGiven = {}): CoolDown {
-  const { ambientC, targetC = CAP_OPENS_C, sensorC = SENSOR_C, ranUntilS, hottestC, nowS } = options;
+  const { ambientC, targetC = CAP_OPENS_C, sensorC = SENSOR_ERROR_C, ranUntilS, hottestC, nowS } = options;
   inRange(ambientC, -40, 60, "air to cool in, °C");
   inRange(targetC, 20, 90, "temperature to cool to, °C");
   inRange(sensorC, 0, 5, "error of a sensor, °C");
@@ -239,7 +236,7 @@ export function coolDown(given: readonly CoolReading[], options: CoolDownGiven =
       ? undefined
       : {
           atS: ranUntilS,
-          hottestC: hottestC ?? Math.max(WARM_C, ...ranBefore.slice(-3).map((each) => each.coolantC)),
+          hottestC: hottestC ?? Math.max(RAN_UNREAD_C, ...ranBefore.slice(-3).map((each) => each.coolantC)),
         };
   const terms: Terms = { targetC, sensorC, errorC, ambientC, head, upperHose: options.upperHose };
   const engine = newestOf(since.filter(({ where = "engine" }) => where === "engine"));

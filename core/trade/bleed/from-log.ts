@@ -1,10 +1,11 @@
+import { CAP_OPENS_C, SENSOR_ERROR_C } from "../limits/index.ts";
 import type { CoolReading } from "./cool-reading.ts";
 
 /** As many say as much of a cool-down as all of them. */
 const MOST_READINGS = 12;
 const AROUND_S = 5;
 /** With its sensor's error: above it no cap is called safe. */
-const OPENS_AT_C = 51;
+const OPENS_AT_C = CAP_OPENS_C + SENSOR_ERROR_C;
 const HOTTEST_C = 200;
 
 /**

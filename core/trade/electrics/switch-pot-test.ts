@@ -1,4 +1,5 @@
 import type { Judgement } from "../../kernel/verdict/index.ts";
+import { SWITCH_TOLERANCE_C } from "../limits/index.ts";
 import { inRange } from "./in-range.ts";
 
 export interface PotReading {
@@ -26,8 +27,8 @@ export interface PotTest {
   because: string;
 }
 
-/** 3 to 5 °C either way is how switches are made; a pot's thermometer adds little if the water is stirred. */
-const TOLERANCE_C = 5;
+/** A pot's thermometer adds a degree to how switches are made, if the water is stirred. */
+const TOLERANCE_C = SWITCH_TOLERANCE_C + 1;
 /** Warmed this far past its start a switch that stays open never closes. */
 const SURELY_PAST_C = 8;
 

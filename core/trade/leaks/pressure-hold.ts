@@ -1,4 +1,5 @@
 import { vapourKPa } from "../coolant/index.ts";
+import { COOLS_ON_TESTER_C, RAN_UNREAD_C, WARM_FROM_C } from "../limits/index.ts";
 
 export interface PressureReading {
   atS: number;
@@ -29,11 +30,6 @@ const LEAST_MINUTES = 10;
 /** A leak so fast needs no ten minutes to be seen, but two readings: one may be misread. */
 const LEAST_FALL_KPA = 10;
 const ENOUGH_OF_CAP = 0.8;
-/** From here on an engine that nobody reads the temperature of cools visibly by itself. */
-const WARM_C = 40;
-const UNREAD_C = 85;
-/** How fast a warm engine cools at most with the bonnet open, °C a minute. */
-const COOLS_PER_MINUTE = 1.5;
 const RISES_PER_MINUTE = -0.5;
 
 /** What air and vapour shut in at one temperature press at another, kPa gauge. */
@@ -97,7 +93,7 @@ export function pressureHold(
   const saidC = first.coolantC ?? coolantC;
   // By the gauge alone nobody knows whether it is warm: what cooling may explain is then no leak.
   const isUnread = saidC === undefined;
-  const fromC = saidC ?? UNREAD_C;
+  const fromC = saidC ?? RAN_UNREAD_C;
   const less = (grows: number, degreesAMinute: number) =>
     fallOf(
       minutes,
@@ -110,8 +106,8 @@ export function pressureHold(
         );
       }),
     );
-  const isWarm = !isRead && fromC >= WARM_C;
-  const most = isWarm ? COOLS_PER_MINUTE : 0;
+  const isWarm = !isRead && fromC >= WARM_FROM_C;
+  const most = isWarm ? COOLS_ON_TESTER_C : 0;
   const rates = [
     less(AIR_GROWS.least, 0),
     less(AIR_GROWS.most, most),

@@ -1,4 +1,5 @@
 import { medianOf } from "../../kernel/statistics/index.ts";
+import { RADIATOR_LAG_C } from "../limits/index.ts";
 import type { CheckJudgement } from "./analysis.ts";
 import { degrees } from "./degrees.ts";
 import type { FanEvent } from "./fan-states.ts";
@@ -7,10 +8,14 @@ import { isCalm, isIdle } from "./revs.ts";
 
 /** Between the tolerance and this much beyond it nobody can say. */
 const UNSURE_C = 1.5;
-/** How far the engine's own sensor stands above a switch in the radiator's cooled end: usual, and at the very most. */
-const RADIATOR_LAG_C = { least: 5, most: 15 };
-const RADIATOR_PASS_C = { least: 7, most: 12 };
-const RADIATOR_FAIL_C = { least: -3, most: 26 };
+/** A start that the engine's own sensor tells of a switch in the radiator is sure to be right this far within the usual lag. */
+const WELL_WITHIN_C = 2;
+const RADIATOR_PASS_C = {
+  least: RADIATOR_LAG_C.usualLeast + WELL_WITHIN_C,
+  most: RADIATOR_LAG_C.usualMost - WELL_WITHIN_C,
+};
+/** A radiator is no hotter than its engine: a start below the switch's own figure, and past what is read, is too early. */
+const RADIATOR_FAIL_C = { least: RADIATOR_LAG_C.least - 3, most: RADIATOR_LAG_C.most };
 /** A start is believed when the log is this much dearer to explain without it, nats. */
 const BELIEVED = 3;
 /** Believed enough to call a part wrong for it. */
@@ -105,7 +110,7 @@ function says(
     return verdict === "not-seen"
       ? `${stage.name} seems to have ${verb} at ${degrees(measured)}; the card says ${degrees(wantedC)}. Listen for it and mark it.`
       : `${stage.name} ${verb} ${times}, at ${degrees(measured)}; the card says ${degrees(wantedC)}.`;
-  const lag = `its switch sits in the radiator, from ${RADIATOR_LAG_C.least} °C below to ${RADIATOR_LAG_C.most} °C below the engine`;
+  const lag = `its switch sits in the radiator, usually from ${RADIATOR_LAG_C.usualLeast} °C below to ${RADIATOR_LAG_C.usualMost} °C below the engine`;
   return verdict === "not-seen"
     ? `${where}; the card says ${degrees(wantedC)} and ${lag}, so the engine's own sensor can't tell. Measure at the radiator.`
     : `${where}; the card says ${degrees(wantedC)} and ${lag}.`;

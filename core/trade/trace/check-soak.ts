@@ -1,3 +1,4 @@
+import { WARM_FROM_C } from "../limits/index.ts";
 import type { CheckJudgement } from "./analysis.ts";
 import { degrees } from "./degrees.ts";
 import type { Findings } from "./findings.ts";
@@ -6,9 +7,8 @@ import type { Findings } from "./findings.ts";
 const APART_C = 5;
 /** Coolant takes this long to stand at the air's temperature. */
 const STOOD_H = 6;
-/** A start this far above the intake air, or this warm, is a warm one. */
+/** A start this far above the intake air is a warm one. */
 const WARM_OVER_INTAKE_C = 15;
-const WARM_C = 40;
 const FIRST_SAMPLES = 15;
 const FIRST_S = 10;
 /** Metal warms before coolant: from a true start the first seconds climb less than this share of what follows. */
@@ -59,7 +59,7 @@ export function checkSoak(findings: Findings): CheckJudgement {
   if (Math.abs(apartC) <= APART_C)
     return { ...figures, verdict: "pass", because: `Cold, ${both}: they agree.` };
   if (restedH === undefined && apartC > 0) {
-    const isWarm = coolantC > WARM_C || apartC > WARM_OVER_INTAKE_C;
+    const isWarm = coolantC > WARM_FROM_C || apartC > WARM_OVER_INTAKE_C;
     return {
       ...figures,
       verdict: "not-seen",

@@ -1,3 +1,4 @@
+import { NEVER_SHUT_C } from "../limits/index.ts";
 import type { CheckJudgement } from "./analysis.ts";
 import { degrees } from "./degrees.ts";
 import type { Findings } from "./findings.ts";
@@ -14,8 +15,6 @@ const WAX_LAG_S = 25;
 /** A fan that turns the climb here, and again at the same temperature, looks like a bend of it. */
 const FAN_NEAR_S = 60;
 const FAN_REPEATS_C = 2.5;
-/** A bend this far below the card's opening is no opening: it was open all along. */
-const NEVER_SHUT_C = 12;
 /** An engine that reached the opening at less than this share of its quickest climb was being cooled all the way. */
 const HANGS_OPEN_SHARE = 0.3;
 /** Slower than this a minute is a balance, not a climb. */

@@ -1,3 +1,4 @@
+import { RADIATOR_LAG_C } from "../limits/index.ts";
 import type { CheckJudgement, CheckName } from "./analysis.ts";
 import { checkFanOff, checkFanOn } from "./check-fans.ts";
 import { checkSoak } from "./check-soak.ts";
@@ -9,8 +10,6 @@ import type { Findings } from "./findings.ts";
 const SAW_TOOTH_C = 3;
 /** A fan takes a moment to turn the curve round. */
 const OVERSHOOT_C = 3;
-/** Hotter than this the engine's sensor may stand over a fan that feels the radiator's cooled end. */
-const RADIATOR_LAG_C = { usual: 15, most: 26 };
 /** No raised revs excuse more than this. */
 const FAR_BEYOND_C = 15;
 /** With no fan on the card, how far over the thermostat's opening an engine may stand. */
@@ -80,7 +79,7 @@ function checkClimb({ regimes, clean, spec }: Findings): CheckJudgement {
 function checkPeak({ peakC, spec, toleranceC, regimes }: Findings): CheckJudgement {
   const highest = spec.fanOnC.length > 0 ? Math.max(...spec.fanOnC) : spec.thermostatOpensC + OVER_OPENING_C;
   const isRadiator = spec.fanSenses === "radiator" && spec.fanOnC.length > 0;
-  const limit = highest + toleranceC + OVERSHOOT_C + (isRadiator ? RADIATOR_LAG_C.usual : 0);
+  const limit = highest + toleranceC + OVERSHOOT_C + (isRadiator ? RADIATOR_LAG_C.usualMost : 0);
   const felt = isRadiator ? ", felt in the radiator's cooled end," : "";
   if (peakC <= limit)
     return {
@@ -89,7 +88,7 @@ function checkPeak({ peakC, spec, toleranceC, regimes }: Findings): CheckJudgeme
       expected: limit,
       because: `The hottest was ${degrees(peakC)}, under the ${degrees(limit)} that this card allows.`,
     };
-  const isBeyond = peakC > limit + (isRadiator ? RADIATOR_LAG_C.most - RADIATOR_LAG_C.usual : 0);
+  const isBeyond = peakC > limit + (isRadiator ? RADIATOR_LAG_C.most - RADIATOR_LAG_C.usualMost : 0);
   const isFarBeyond = peakC > limit + FAR_BEYOND_C;
   if (!isFarBeyond && (!isBeyond || regimes.holds.length > 0))
     return {

@@ -1,3 +1,4 @@
+import { RADIATOR_LAG_C } from "../limits/index.ts";
 import type { TraceSpec } from "./analysis.ts";
 import type { Turn } from "./find-turns.ts";
 
@@ -34,8 +35,6 @@ const MOST_COST = 14;
 const FREE_OFFSET_C = 3;
 const OFFSET_COST = 3.5;
 const OFFSET_COST_PER_C = 0.08;
-/** A switch in the radiator's cooled end: the engine's own sensor stands this much above it. */
-const RADIATOR_LAG_C = { least: 0, most: 19 };
 const FAR_OFFSET_C = 18;
 /** A turn with no other cause at hand costs at least this to explain without a fan, nats. */
 const UNDISTURBED = 2.5;

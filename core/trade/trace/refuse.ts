@@ -2,7 +2,6 @@ import type { TraceSpec } from "./analysis.ts";
 import type { Trace } from "./trace.ts";
 
 /** 3 to 5 °C either way is what switches and thermostats are made to. */
-export const USUAL_TOLERANCE_C = 4;
 const MOST_TOLERANCE_C = 20;
 const LONGEST_REST_H = 24 * 365 * 20;
 

@@ -1,6 +1,7 @@
 import { Op } from "sequelize";
 import { changedSystem } from "../../../core/state/index.ts";
 import type { SeenLevel } from "../../../core/trade/leaks/index.ts";
+import { usualMinimumL } from "../../../core/trade/limits/index.ts";
 import type { Desk } from "../../database/connection.ts";
 import type { LevelRow } from "../../database/models/level-row.ts";
 import { isId } from "../../desk/is-id.ts";
@@ -26,9 +27,6 @@ export interface LevelsOf {
   liftsMm?: number;
 }
 
-/** Below the line of a usual tank lies its minimum: that share of what the system holds, and no less than half a litre. */
-const USUAL_SHARE = 0.08;
-const USUAL_LEAST_L = 0.5;
 const SHOWN = 60;
 
 /** Who took a level; of one that came with a list, whom the list names and who read it in. */
@@ -100,7 +98,7 @@ export async function readLevels(
   return new Map(
     vehicles.map(({ id, minimumL, tankLiftsMm }) => {
       const filledAt = fills.get(id);
-      const usual = Math.max(USUAL_LEAST_L, Math.round((capacityOf.get(id) ?? 0) * USUAL_SHARE * 10) / 10);
+      const usual = usualMinimumL(capacityOf.get(id) ?? 0);
       const levels = rows
         .filter((row) => row.vehicleId === id)
         .map((row) => ({

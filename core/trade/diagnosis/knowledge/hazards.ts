@@ -1,3 +1,4 @@
+import { CAP_OPENS_WORDS } from "../../limits/index.ts";
 import type { Hazard, RepairKnowledge, TestKnowledge } from "./knowledge.ts";
 
 /** One short caution a hazard, shown where the test is. The maker's instructions come before any of them. */
@@ -5,7 +6,7 @@ export const CAUTIONS: Record<Hazard, string> = {
   "fan may start": "The fan may start at any moment, key off too: hands and sleeves clear.",
   "engine running": "Engine running: doors open, extraction on, sleeves off belts.",
   "hot coolant": "Hot coolant scalds: gloves, face away, cap stays shut.",
-  pressure: "Never open a hot cap: below about 50 °C, cloth over it, first notch.",
+  pressure: `Never open a hot cap: ${CAP_OPENS_WORDS}.`,
   "live feed": "Fused jumper only; hold the insulation.",
   "key off": "Key out and in your pocket before hands go near fan or belt.",
   stands: "On stands, never on the jack alone.",

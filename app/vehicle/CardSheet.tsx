@@ -22,7 +22,7 @@ function Row({ name, children }: { name: string; children: ReactNode }) {
 }
 
 /** The card as on the inside of a bonnet. */
-export function CoolingCard({ card, system }: { card: CoolingCard | null; system: System }) {
+export function CardSheet({ card, system }: { card: CoolingCard | null; system: System }) {
   return (
     <section aria-labelledby="card" className="self-start rounded-lg border-2 border-ink bg-sheet p-5">
       <h2 id="card" className="mb-2 text-2xl">
