@@ -15,6 +15,7 @@ import { readJob } from "../server/books/jobs/read-job.ts";
 import { signJob } from "../server/books/jobs/sign-job.ts";
 import { takeNumber } from "../server/books/jobs/take-number.ts";
 import { atDesk } from "../server/database/connection.ts";
+import { cardSchema } from "../server/testing/card-schema.ts";
 import { entryDefinitions } from "../server/testing/job-schema.ts";
 import { type Scratch, scratchDatabase } from "../server/testing/scratch-database.ts";
 import { newEntry, smallShop } from "../server/testing/small-shop.ts";
@@ -58,6 +59,7 @@ const lead = async () => {
 describe("the schema of a job file", () => {
   it("is made from the classes that check what is written: npm run schema", () => {
     expect({ account: SCHEMA.$defs.account, ...entryDefinitions() }).toEqual(SCHEMA.$defs);
+    expect(cardSchema()).toEqual(SCHEMA.properties.card);
     for (const { fact } of FACTS) expect(SCHEMA.$defs).toHaveProperty(fact);
   });
 });

@@ -1,7 +1,7 @@
 import "reflect-metadata";
 import { type ClassConstructor, plainToInstance } from "class-transformer";
 import { getMetadataStorage, type ValidationError, validateSync } from "class-validator";
-import { unwritable } from "../../core/book/facts/index.ts";
+import { unwritable } from "../../core/kernel/text/index.ts";
 
 export type Checked<Form> =
   | { value: Form; fields?: undefined }

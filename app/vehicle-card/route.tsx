@@ -11,8 +11,8 @@ import { keptPosting } from "../kept/posting.ts";
 import { keptReading } from "../kept/reading.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { CardFields } from "../vehicle-new/CardFields.tsx";
+import { CardForm, cardOf, cardTrouble } from "../vehicle-new/card.form.ts";
 import { KeptForm } from "../vehicle-new/KeptForm.tsx";
-import { CardForm, cardOf, cardTrouble } from "../vehicle-new/vehicle.form.ts";
 
 export const meta = () => [{ title: "Cooling card · Warm Ledger" }];
 

@@ -3,9 +3,9 @@ import type { ReactNode } from "react";
 import { Form } from "react-router";
 import { ErrorSummary } from "../ui/ErrorSummary.tsx";
 import { SummedUp } from "../ui/Field.tsx";
+import type { CardForm } from "./card.form.ts";
 import { useCardCheck } from "./useCardCheck.ts";
 import { useFormDraft } from "./useFormDraft.ts";
-import type { CardForm } from "./vehicle.form.ts";
 
 /** A form with a card in it: kept half filled in, checked before it is sent, what is wrong summed up at its top. */
 export function KeptForm({

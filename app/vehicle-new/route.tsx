@@ -13,8 +13,9 @@ import { keptReading } from "../kept/reading.ts";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { CardFields } from "./CardFields.tsx";
+import { cardOf, cardTrouble } from "./card.form.ts";
 import { KeptForm } from "./KeptForm.tsx";
-import { cardOf, cardTrouble, VehicleForm } from "./vehicle.form.ts";
+import { VehicleForm } from "./vehicle.form.ts";
 
 export const meta = () => [{ title: "Add a vehicle · Warm Ledger" }];
 

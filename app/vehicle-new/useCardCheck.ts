@@ -3,7 +3,7 @@ import { type FormEvent, useState } from "react";
 import { useActionData } from "react-router";
 import { checkForm } from "../desk/forms.ts";
 import type { Refused } from "../desk/guard.server.ts";
-import { type CardForm, cardTrouble } from "./vehicle.form.ts";
+import { type CardForm, cardTrouble } from "./card.form.ts";
 
 /** What is wrong with a form that holds a card: told here before it is sent, and by the server after. */
 export function useCardCheck<Form extends CardForm>(form: ClassConstructor<Form>) {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { checkForm } from "../desk/forms.ts";
-import { cardTrouble, VehicleForm } from "./vehicle.form.ts";
+import { cardTrouble } from "./card.form.ts";
+import { VehicleForm } from "./vehicle.form.ts";
 
 const GOOD = {
   id: "7d8f4f0e-6d3b-4a51-9f0d-2f6f4b1c9a10",

@@ -1,5 +1,5 @@
-import type { CoolingCard } from "../../core/trade/car/index.ts";
-import type { CoolingCard as CardRow } from "../database/models/cooling-card.ts";
+import { CARD_NAMES, type CoolingCard } from "../../core/trade/car/index.ts";
+import type { CoolingCardRow } from "../database/models/cooling-card.ts";
 
 /** What the shop's audit calls it. */
 export const CARD_CHANGED = "card changed";
@@ -12,20 +12,5 @@ export interface CardChange {
 }
 
 /** A vehicle's cooling card as plain data. */
-export const toCard = (card: CardRow): CoolingCard => ({
-  capacityL: card.capacityL,
-  coolantKind: card.coolantKind,
-  coolantProduct: card.coolantProduct,
-  coolantApproval: card.coolantApproval,
-  targetFraction: card.targetFraction,
-  capGaugeKpa: card.capGaugeKpa,
-  thermostatOpensC: card.thermostatOpensC,
-  circuit: card.circuit,
-  fanOnC: card.fanOnC,
-  fanOffC: card.fanOffC,
-  fanSenses: card.fanSenses,
-  fillPoint: card.fillPoint,
-  bleedPoints: card.bleedPoints,
-  oilCooler: card.oilCooler,
-  sensorCurve: card.sensorCurve,
-});
+export const toCard = (row: CoolingCardRow): CoolingCard =>
+  Object.fromEntries(CARD_NAMES.map((name) => [name, row[name]])) as unknown as CoolingCard;

@@ -1,6 +1,7 @@
 import { lastFact, WarmUpLog } from "../../core/book/facts/index.ts";
 import type { System } from "../../core/kernel/units/index.ts";
 import { type JobReport, reportOf } from "../../core/report/index.ts";
+import { traceSpecOf } from "../../core/trade/car/index.ts";
 import type { TraceSpec } from "../../core/trade/trace/index.ts";
 import { readJob } from "../books/jobs/read-job.ts";
 import type { Desk } from "../database/connection.ts";
@@ -60,13 +61,7 @@ export async function readReport(desk: Desk, jobId: string): Promise<ReadReport>
           log: {
             id: last.logId,
             name: last.log,
-            spec: {
-              thermostatOpensC: card.thermostatOpensC,
-              fanOnC: card.fanOnC,
-              fanOffC: card.fanOffC,
-              fanSenses: card.fanSenses,
-              ...(last.restedH === undefined ? {} : { restedH: last.restedH }),
-            },
+            spec: traceSpecOf(card, last.restedH),
           },
         }
       : {}),

@@ -3,6 +3,7 @@ import { type DragEvent, useEffect, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
 import { factsOf, WarmUpLog } from "../../../core/book/facts/index.ts";
 import { restedHours } from "../../../core/stages/find/index.ts";
+import { traceSpecOf } from "../../../core/trade/car/index.ts";
 import { decodeLog, MOST_CHARACTERS, type TraceSpec } from "../../../core/trade/trace/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { useOutbox, useOutboxLines } from "../../outbox/OutboxProvider.tsx";
@@ -34,9 +35,7 @@ const MEGA = 1e6;
 
 function useSpec(): TraceSpec | undefined {
   const { card } = useJob().page;
-  if (!card) return undefined;
-  const { thermostatOpensC, fanOnC, fanOffC, fanSenses } = card;
-  return { thermostatOpensC, fanOnC, fanOffC, fanSenses };
+  return card ? traceSpecOf(card) : undefined;
 }
 
 const CAUTIONS = ["Engine running: doors open, extraction on. Loose sleeves away from belts and fans."];

@@ -46,7 +46,6 @@ export { OpenedWithout } from "./opened-without.ts";
 export { OrderOfWork } from "./order-of-work.ts";
 export { OwnTest } from "./own-test.ts";
 export { Picture } from "./picture.ts";
-export { unwritable } from "./plain-text.ts";
 export { PressureRead } from "./pressure-read.ts";
 export { Proof } from "./proof.ts";
 export { PROOFS, type ProofName } from "./proof-names.ts";

@@ -10,6 +10,7 @@ import {
   Min,
   validateSync,
 } from "class-validator";
+import { unwritable } from "../../kernel/text/index.ts";
 import { isOutcome, REPAIRS, UNSURE } from "../../trade/diagnosis/knowledge/index.ts";
 import {
   ACCOUNTS,
@@ -24,7 +25,6 @@ import {
 import { CannotTest } from "./cannot-test.ts";
 import { factOf, factTrouble, messagesOf, unknownFactOf } from "./facts-of.ts";
 import { IsMoment } from "./moment.ts";
-import { unwritable } from "./plain-text.ts";
 import { TestOutcome } from "./test-outcome.ts";
 import { TriedRepair } from "./tried-repair.ts";
 

@@ -4,11 +4,10 @@ import {
   isMoment,
   lastFact,
   Signature,
-  unwritable,
   type WrittenEntry,
 } from "../../../core/book/facts/index.ts";
-import type { CoolingCard } from "../../../core/trade/car/index.ts";
-import { sensorFit } from "../../../core/trade/electrics/index.ts";
+import { unwritable } from "../../../core/kernel/text/index.ts";
+import { type CoolingCard, readCard } from "../../../core/trade/car/index.ts";
 import { isId } from "../../desk/is-id.ts";
 import { Refusal } from "../../desk/refusal.ts";
 
@@ -191,50 +190,6 @@ function readVehicle(vehicle: Loose): JobFile["vehicle"] {
     name: text(vehicle.name, "the vehicle's name", 80),
     use: text(vehicle.use ?? "", "the vehicle's use", 80),
     distanceKm: orNull(vehicle.distanceKm, (km) => number(km, "the distance", 0, 5_000_000)),
-  };
-}
-
-const temperatures = (value: unknown, what: string): number[] => {
-  if (!Array.isArray(value) || value.length > 2)
-    throw no(`${what} is not a list of one or two temperatures.`);
-  return value.map((each) => number(each, what, 40, 150));
-};
-
-/** A card as the form for one would take it: every page of the vehicle is drawn from it. */
-function readCard(card: Loose): CoolingCard {
-  const curve = list(card, "sensorCurve", 12).map((point) => {
-    if (!isObject(point)) throw no("the sensor's curve is not made of points.");
-    return {
-      celsius: number(point.celsius, "the curve's °C", -40, 160),
-      ohms: number(point.ohms, "the curve's ohms", 1, 1e7),
-    };
-  });
-  if (curve.length > 0) sensorFit(curve);
-  const [fanOnC, fanOffC] = [
-    temperatures(card.fanOnC, "the fan's start"),
-    temperatures(card.fanOffC, "the fan's stop"),
-  ];
-  if (fanOnC.length !== fanOffC.length || fanOnC.some((onC, stage) => onC <= (fanOffC[stage] ?? onC)))
-    throw no("a fan of the card stops where it does not start below.");
-  if (fanOnC.some((onC, stage) => stage > 0 && onC <= (fanOnC[stage - 1] ?? 0)))
-    throw no("a high fan stage of the card does not start above the low one.");
-  return {
-    capacityL: number(card.capacityL, "the capacity", 0.5, 200),
-    coolantKind: text(card.coolantKind, "the coolant's kind", 20, 1),
-    coolantProduct: text(card.coolantProduct, "the coolant", 80),
-    // Older files know of none.
-    coolantApproval: text(card.coolantApproval ?? "", "the coolant's approval", 80),
-    targetFraction: number(card.targetFraction, "the strength", 0.2, 0.65),
-    capGaugeKpa: number(card.capGaugeKpa, "the cap's pressure", 0, 300),
-    thermostatOpensC: number(card.thermostatOpensC, "the thermostat's opening", 40, 120),
-    circuit: orNull(card.circuit, (circuit) => text(circuit, "the circuit", 40, 1)),
-    fanOnC,
-    fanOffC,
-    fanSenses: card.fanSenses === "radiator" ? "radiator" : "engine",
-    fillPoint: text(card.fillPoint, "the fill point", 120),
-    bleedPoints: text(card.bleedPoints, "the bleed points", 120),
-    oilCooler: text(card.oilCooler, "the oil cooler", 40),
-    sensorCurve: curve,
   };
 }
 

@@ -1,6 +1,7 @@
-import { dataOf, unwritable, WarmUpLog } from "../../../core/book/facts/index.ts";
-import type { CoolingCard } from "../../../core/trade/car/index.ts";
-import type { TraceAnalysis, TraceSpec } from "../../../core/trade/trace/index.ts";
+import { dataOf, WarmUpLog } from "../../../core/book/facts/index.ts";
+import { unwritable } from "../../../core/kernel/text/index.ts";
+import { traceSpecOf } from "../../../core/trade/car/index.ts";
+import type { TraceAnalysis } from "../../../core/trade/trace/index.ts";
 import type { AtDesk, Desk } from "../../database/connection.ts";
 import { type Given, sumOf } from "../../desk/given-bytes.ts";
 import { Refusal } from "../../desk/refusal.ts";
@@ -17,15 +18,6 @@ export interface NewLog {
   text?: string;
   /** Hours that the engine had stood before it; absent where nobody knows. */
   restedH?: number;
-}
-
-/** What a log is judged by. */
-export function specOf(
-  card: Pick<CoolingCard, "thermostatOpensC" | "fanOnC" | "fanOffC" | "fanSenses">,
-  restedH?: number,
-): TraceSpec {
-  const { thermostatOpensC, fanOnC, fanOffC, fanSenses } = card;
-  return { thermostatOpensC, fanOnC, fanOffC, fanSenses, ...(restedH === undefined ? {} : { restedH }) };
 }
 
 /** One sentence for the book, failures first. */
@@ -145,7 +137,7 @@ export async function bookLog(at: AtDesk, jobId: string, { id, name, ...given }:
       message: "This vehicle has no cooling card to judge a log by. Write the card first.",
     });
   await whileUnderWay(at, { jobId, id, what: "log" }, async () => {
-    const judged = await judgeLog(bytes, specOf(card, given.restedH));
+    const judged = await judgeLog(bytes, traceSpecOf(card, given.restedH));
     if ("stops" in judged) throw new Refusal({ message: judged.stops, fields: { log: "Not booked." } });
     await at((desk) =>
       keepLog(desk, jobId, {

@@ -1,5 +1,6 @@
 import type { Stage } from "../../../core/book/entry/index.ts";
-import { dataOf, Picture, unwritable } from "../../../core/book/facts/index.ts";
+import { dataOf, Picture } from "../../../core/book/facts/index.ts";
+import { unwritable } from "../../../core/kernel/text/index.ts";
 import type { AtDesk, Desk } from "../../database/connection.ts";
 import { bytesOf, type Given, sumOf } from "../../desk/given-bytes.ts";
 import { Refusal } from "../../desk/refusal.ts";

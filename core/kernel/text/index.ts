@@ -1,0 +1,1 @@
+export { unwritable } from "./plain-text.ts";

@@ -1,0 +1,120 @@
+import { readdirSync, readFileSync } from "node:fs";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import {
+  CARD_FIELDS,
+  CARD_NAMES,
+  type CoolingCard,
+  cardRows,
+  cardWords,
+  readCard,
+  traceSpecOf,
+} from "./index.ts";
+
+const CARD: CoolingCard = {
+  capacityL: 9.3,
+  coolantKind: "si-oat",
+  coolantProduct: "Fellwater Blue",
+  coolantApproval: "",
+  targetFraction: 0.5,
+  capGaugeKpa: 110,
+  thermostatOpensC: 87,
+  circuit: "switch-2",
+  fanOnC: [92, 99],
+  fanOffC: [87, 94],
+  fanSenses: "radiator",
+  fillPoint: "expansion tank",
+  bleedPoints: "",
+  oilCooler: "none",
+  sensorCurve: [
+    { celsius: 20, ohms: 2500 },
+    { celsius: 80, ohms: 320 },
+  ],
+};
+
+describe("a cooling card", () => {
+  it("is listed nowhere else: a new field is a line of its list", () => {
+    const files = ["core", "server", "app"].flatMap((floor) =>
+      readdirSync(floor, { recursive: true, encoding: "utf8" }).map((name) => `${floor}/${name}`),
+    );
+    const listing = files
+      .filter(
+        (name) =>
+          /\.tsx?$/.test(name) && !/core\/trade\/car\/|migrations|testing|\.(test|fixture)\./.test(name),
+      )
+      .filter((name) => {
+        const text = readFileSync(name, "utf8");
+        return CARD_NAMES.filter((field) => text.includes(field)).length > CARD_NAMES.length / 2;
+      });
+    expect(listing).toEqual([]);
+  });
+
+  it("is read back as it was written", () => {
+    expect(readCard(JSON.parse(JSON.stringify(CARD)))).toEqual(CARD);
+    const { coolantApproval: _, ...older } = CARD;
+    expect(readCard(older)).toEqual(CARD);
+    expect(readCard({ ...CARD, circuit: null, more: "from a newer one" })).toEqual({
+      ...CARD,
+      circuit: null,
+    });
+  });
+
+  it.each([
+    [{ capacityL: "9.3" }, /holds.*0\.5 to 200/],
+    [{ capacityL: Number.NaN }, /holds/],
+    [{ coolantKind: "green" }, /coolant kind.*si-oat/],
+    [{ circuit: "magic" }, /fan circuit/],
+    [{ oilCooler: "everywhere" }, /oil cooler/],
+    [{ fillPoint: "x".repeat(121) }, /fill at.*120/],
+    [{ fanOnC: [92], fanOffC: [] }, /Start and stop go together/],
+    [{ fanOnC: [92, 99], fanOffC: [93, 94] }, /A fan stops below where it starts/],
+    [{ fanOnC: [99, 92], fanOffC: [94, 87] }, /high stage starts above/],
+    [{ fanOnC: [92, 93, 94], fanOffC: [1, 2, 3] }, /one or two temperatures/],
+    [{ sensorCurve: [{ celsius: 20 }] }, /ohms/],
+    [{ sensorCurve: [null] }, /°C/],
+  ])("of %j is refused with the field", (change, words) => {
+    expect(() => readCard({ ...CARD, ...change })).toThrow(RangeError);
+    expect(() => readCard({ ...CARD, ...change })).toThrow(words);
+  });
+
+  it("never takes what is out of its range, whatever else is written", () => {
+    const anything = fc.oneof(fc.anything(), fc.double(), fc.constantFrom("none", "oat", 50, null));
+    fc.assert(
+      fc.property(fc.constantFrom(...CARD_NAMES), anything, (name, value) => {
+        let read: CoolingCard;
+        try {
+          read = readCard({ ...CARD, [name]: value });
+        } catch (error) {
+          expect(error).toBeInstanceOf(RangeError);
+          return;
+        }
+        const field = CARD_FIELDS[name];
+        if (field.is === "figure") {
+          expect(read[name]).toBeGreaterThanOrEqual(field.least);
+          expect(read[name]).toBeLessThanOrEqual(field.most);
+        }
+        if (field.is === "choice" && read[name] !== null) expect(field.of).toContain(read[name]);
+        // Whatever was taken can be told, and a log be judged by it.
+        expect(cardWords(name, read[name], "us")).not.toBe("");
+        expect(traceSpecOf(read).fanOnC.length).toBe(read.fanOffC.length);
+      }),
+    );
+  });
+
+  it("is told a row a thing, the fan's stages by their own", () => {
+    const rows = Object.fromEntries(
+      cardRows(CARD, "metric").map(({ name, lines }) => [name, lines.join("; ")]),
+    );
+    expect(rows).toMatchObject({
+      Coolant: "si-oat, Fellwater Blue",
+      "Fan circuit": "two-stage switch in the radiator",
+      "Fan switch or sensor at": "radiator",
+      "Oil cooler": "none",
+    });
+    expect(rows["Low fan"]).toMatch(/^on 92.°C.*; off 87/);
+    expect(rows).not.toHaveProperty("Bleed");
+    const bare = cardRows({ ...CARD, circuit: null, fanOnC: [], fanOffC: [], sensorCurve: [] }, "metric");
+    expect(bare.find(({ name }) => name === "Fan circuit")?.lines).toEqual(["not known yet"]);
+    expect(bare.map(({ name }) => name)).not.toContain("Fan switch or sensor at");
+  });
+});
