@@ -1,15 +1,7 @@
+import { guaranteed, proved, ranDistance, saidLook } from "../core/book/acts/index.ts";
 import type { Entry } from "../core/book/entry/index.ts";
-import {
-  Distance,
-  dataOf,
-  FollowUpSaid,
-  factsOf,
-  Guarantee,
-  lastFact,
-  Proof,
-} from "../core/book/facts/index.ts";
+import { Distance, FollowUpSaid, factsOf, lastFact, Proof } from "../core/book/facts/index.ts";
 import { partsState } from "../core/book/parts/index.ts";
-import { guaranteeWords } from "../core/report/index.ts";
 import { promisesOf } from "../core/stages/plan/index.ts";
 import { proofsOf, provenCar, unproven } from "../core/state/index.ts";
 import type { NewEntry } from "../server/entries/record-entries.ts";
@@ -40,39 +32,15 @@ export function handOver(key: string, book: readonly Entry[], { card }: DemoVehi
     .filter(({ verdict }) => verdict !== "fail")
     .map(({ proof, words }) => {
       const [verdict, because] = SEEN[proof] ?? ["pass", undefined];
-      const data = dataOf(Proof, { proof, verdict, ...(because ? { because } : {}) });
-      return line(proof, {
-        stage: "prove",
-        kind: "test",
-        item: words,
-        ...(because ? { text: because } : {}),
-        data,
-      });
+      return line(proof, { ...proved({ proof, words }, verdict, because), stage: "prove" });
     });
   const guarantees = partsState(book).map(({ entryId, words, grade }) => {
     const [partDays, labourDays] = DAYS[grade as keyof typeof DAYS] ?? [365, 90];
-    return line(entryId, {
-      stage: "sign",
-      kind: "decision",
-      item: `guarantee on the ${words}`,
-      text: guaranteeWords({ partDays, labourDays }),
-      data: dataOf(Guarantee, { part: entryId, partDays, labourDays }),
-    });
+    return line(entryId, { ...guaranteed({ entryId, words }, { partDays, labourDays }), stage: "sign" });
   });
   const came = lastFact(book, Distance)?.entry.value;
   const distance =
-    came === undefined
-      ? []
-      : [
-          line("distance", {
-            stage: "sign",
-            kind: "reading",
-            item: "distance",
-            value: came + ROAD_KM,
-            unit: "km",
-            data: dataOf(Distance, {}),
-          }),
-        ];
+    came === undefined ? [] : [line("distance", { ...ranDistance(came + ROAD_KM), stage: "sign" })];
   return [...proofs, ...guarantees, ...distance];
 }
 
@@ -83,12 +51,9 @@ export function keptPromises(key: string, book: readonly Entry[], before: string
     .filter(({ state, on, key: look }) => state === "open" && on && on < before && isSaid.has(look))
     .sort((a, b) => ((a.on ?? "") < (b.on ?? "") ? -1 : 1))
     .map(({ key: look, what, on }) => ({
+      ...saidLook({ key: look, does: "done", what, because: "as it should be" }, "metric"),
+      stage: "sign",
       id: demoId(`${key}:kept:${look}`),
       at: `${on}T08:20:00.000Z`,
-      stage: "sign",
-      kind: "decision",
-      item: "second look",
-      text: `done: ${what}, as it should be`,
-      data: dataOf(FollowUpSaid, { key: look, does: "done", what, because: "as it should be" }),
     }));
 }

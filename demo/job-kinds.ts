@@ -1,4 +1,4 @@
-import { dataOf, NoParts } from "../core/book/facts/index.ts";
+import { needsNoParts } from "../core/book/acts/index.ts";
 import { type Grade } from "../core/trade/sourcing/index.ts";
 import type { WarmUpCar } from "../core/trade/thermal/index.ts";
 import { fanWithPlug, radiatorFace } from "./drawings.ts";
@@ -91,12 +91,7 @@ export function radiatorJob(
   seed: number,
 ): Story {
   const story = new Story(key, of, daysAgo, by, "lift 1")
-    .ask(
-      "Loses coolant, wet under the front after a run",
-      "loses",
-      ["standing still", "after a drive"],
-      "low",
-    )
+    .ask("Loses coolant, wet under the front after a run", "loses", ["standing", "after-drive"], "low")
     .test("pressure-test", "wet-radiator", "20 kPa in 4 min, left tank seam")
     .find("fault", "Radiator leaks at the left tank seam", "leak-radiator")
     .part("radiator", grade, supplier);
@@ -119,7 +114,7 @@ const jumperOf = ({ card }: DemoVehicle) =>
 
 export function switchJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey, seed: number): Story {
   return new Story(key, of, daysAgo, by, "lift 2")
-    .ask("Gets hot standing in traffic, fan not heard", "hot-standing", ["standing still", "hot weather"])
+    .ask("Gets hot standing in traffic, fan not heard", "hot-standing", ["standing", "hot-weather"])
     .test("fuses", "sound", "on all three")
     .test(jumperOf(of), "runs", "at once")
     .test("switch-pot", "never", "still open at 104 °C")
@@ -147,7 +142,7 @@ export function thermostatJob(
   seed: number,
 ): Story {
   return new Story(key, of, daysAgo, by, "bay 3")
-    .ask("Slow to warm, heater lukewarm on Pell Pass", "runs-cold", ["cold weather", "on the road"])
+    .ask("Slow to warm, heater lukewarm on Pell Pass", "runs-cold", ["cold-weather", "road"])
     .test("warm-up", "never-there", "levels off at 74 °C")
     .find("fault", "Thermostat hangs open", "thermostat-open")
     .part("thermostat", "maker's", "Tansy & Rudge")
@@ -177,7 +172,7 @@ export function nothingWrong(
   seed: number,
 ): Story {
   return new Story(key, of, daysAgo, by, "bay 3")
-    .ask("Gauge goes past the middle before the fan starts", "gauge-high", ["standing still"])
+    .ask("Gauge goes past the middle before the fan starts", "gauge-high", ["standing"])
     .test("ac-on", "runs")
     .warmUp("as it came.csv", soundLog(of, seed, 24))
     .find(
@@ -186,13 +181,13 @@ export function nothingWrong(
       "nothing-wrong",
     )
     .in("plan", 2)
-    .book({ kind: "decision", item: "parts", text: "none needed", data: dataOf(NoParts, {}) })
+    .book(needsNoParts())
     .sign();
 }
 
 export function hoseJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): Story {
   return new Story(key, of, daysAgo, by, "lift 2")
-    .ask("Sweet smell, drips at the front right", "loses", ["after a drive"], "min")
+    .ask("Sweet smell, drips at the front right", "loses", ["after-drive"], "min")
     .test("look", "wet-hose", "upper hose split at the neck")
     .find("fault", "Upper hose split behind the clamp", "leak-hose")
     .part("hose", "pattern", "Pell Motor Factors", "upper")
@@ -215,7 +210,7 @@ export function coolantChange(key: string, of: DemoVehicle, daysAgo: number, by:
     .ownTest("freeze point by refractometer", "fail", "−18 °C, wanted −37 °C")
     .find("fault", "Coolant too weak and past its years")
     .in("plan", 2)
-    .book({ kind: "decision", item: "parts", text: "none needed", data: dataOf(NoParts, {}) })
+    .book(needsNoParts())
     .in("strip", 8)
     .coolant("drained", litres);
   fillBack(story, litres);

@@ -1,4 +1,4 @@
-import { CautionRead, dataOf, FanHeard, Gauge } from "../core/book/facts/index.ts";
+import { heardFan, readCaution, readCoolant, sawGauge } from "../core/book/acts/index.ts";
 import { bagsOnBench, fanWithPlug, hoseClamp, radiatorFace } from "./drawings.ts";
 import { history } from "./history.ts";
 import {
@@ -20,31 +20,21 @@ import { Story } from "./story.ts";
 
 function openFind(): Story {
   return new Story("open-find", vehicle("wayfarer"), 0, "tobin", "lift 2", -3)
-    .ask("Hot in the school queue, fan not heard", "hot-standing", ["standing still", "hot weather"])
-    .book({ kind: "reading", item: "gauge", text: "three quarters", data: dataOf(Gauge, {}) })
-    .book({
-      kind: "caution",
-      text: "Fan may start at any moment, key off too: unplug it before hands go in.",
-      data: dataOf(CautionRead, {}),
-    })
+    .ask("Hot in the school queue, fan not heard", "hot-standing", ["standing", "hot-weather"])
+    .book(sawGauge("three-quarters"))
+    .book(readCaution("Fan may start at any moment, key off too: unplug it before hands go in."))
     .test("level", "line")
     .test("fuses", "sound", "on all three")
     .test("fan-cold", "still")
     .in("find", 3)
     .move("connector", "plug", "switch", 1, "out", "left tank")
     .move("tool", "fused jumper", "", 1, "out")
-    .book({
-      kind: "reading",
-      item: "coolant sensor",
-      value: 101,
-      unit: "°C",
-      data: dataOf(FanHeard, { fan: "none" }),
-    });
+    .book(heardFan(readCoolant(101), "none"));
 }
 
 function openBuild(): Story {
   const story = new Story("open-build", vehicle("tender"), 1, "ilse", "lift 1", 10)
-    .ask("Puddle under it every morning", "loses", ["after a night"], "low")
+    .ask("Puddle under it every morning", "loses", ["after-night"], "low")
     .test("pressure-test", "wet-radiator", "seam of the right tank")
     .find("fault", "Radiator leaks at the right tank seam", "leak-radiator")
     .part("radiator", "pattern", "Tansy & Rudge");
@@ -65,7 +55,7 @@ function openBuild(): Story {
 function openProve(): Story {
   const of = vehicle("scholar");
   const story = new Story("open-prove", of, 1, "ilse", "lift 1", 6)
-    .ask("Loses a little every week, third radiator", "loses", ["after a drive"], "min")
+    .ask("Loses a little every week, third radiator", "loses", ["after-drive"], "min")
     .test("pressure-test", "wet-radiator", "weeps at the lower peg")
     .warmUp("library before.csv", wornLog(of, 76, 9), "find")
     .find("fault", "Radiator leaks at the lower peg, mount bush gone hard", "leak-radiator")
@@ -82,13 +72,13 @@ function openAsk(): Story {
   return new Story("open-ask", fleet("mrw-5610"), 0, "ilse", "bay 3", -1).ask(
     "Temperature light flickered on Pell Pass, went out going down",
     "hot-road",
-    ["on the road", "up hill"],
+    ["road", "uphill"],
   );
 }
 
 function openPlan(): Story {
   return new Story("open-plan", fleet("mrw-2611"), 0, "maren", "", -2)
-    .ask("Wet under the front after the school run", "loses", ["after a drive"], "low")
+    .ask("Wet under the front after the school run", "loses", ["after-drive"], "low")
     .test("pressure-test", "wet-radiator", "15 kPa in 5 min, right tank seam")
     .find("fault", "Radiator leaks at the right tank seam", "leak-radiator")
     .part("radiator", "pattern", "Tansy & Rudge", undefined, false)
@@ -98,7 +88,7 @@ function openPlan(): Story {
 function openFill(): Story {
   const of = fleet("mrw-1347");
   const story = new Story("open-fill", of, 0, "tobin", "lift 1", -4)
-    .ask("Sweet smell, drips at the front", "loses", ["after a drive"], "min")
+    .ask("Sweet smell, drips at the front", "loses", ["after-drive"], "min")
     .test("pressure-test", "wet-radiator", "weeps at the lower neck")
     .find("fault", "Radiator leaks at the lower neck", "leak-radiator")
     .part("radiator", "maker's", "Coldbrook Parts");

@@ -1,22 +1,25 @@
 import { v5 as uuid } from "uuid";
-import type { EntryDraft, Stage } from "../core/book/entry/index.ts";
 import {
-  CheckedPart,
-  ChosenPart,
-  Complaint,
-  CoolantLevel,
-  Distance,
-  dataOf,
-  Finding,
-  Happens,
-  OwnTest,
-  Strength,
-  TestOutcome,
-  Trouble as TroubleFact,
-  Waiting,
-  type WaitKind,
-} from "../core/book/facts/index.ts";
-import { TROUBLES, type Trouble, testOf } from "../core/trade/diagnosis/knowledge/index.ts";
+  acceptedPart,
+  answeredTest,
+  chosePart,
+  complained,
+  decided,
+  decidedInWords,
+  letOut,
+  poured,
+  putBack,
+  ranDistance,
+  saidHappens,
+  saidTrouble,
+  sawLevel,
+  testedOwn,
+  tookOff,
+  waits,
+} from "../core/book/acts/index.ts";
+import type { CoolantItem, EntryDraft, Stage } from "../core/book/entry/index.ts";
+import type { WaitKind } from "../core/book/facts/index.ts";
+import { type HappensWhen, type Trouble, testOf } from "../core/trade/diagnosis/knowledge/index.ts";
 import { type Grade } from "../core/trade/sourcing/index.ts";
 import type { NewEntry } from "../server/entries/record-entries.ts";
 import type { DemoVehicle, PersonKey } from "./shop.ts";
@@ -80,77 +83,40 @@ export class Story {
   ask(
     complaint: string,
     trouble: Trouble | undefined,
-    happens: string[],
+    happens: HappensWhen[],
     level: "line" | "min" | "low" = "line",
   ): this {
     const km = Math.round(this.vehicle.distanceKm - (this.daysAgo / 365) * this.vehicle.kmPerYear);
-    const levels = { line: "at the line, cold", min: "at the minimum, cold", low: "below the minimum, cold" };
-    this.in("ask")
-      .book({ kind: "note", item: "complaint", text: complaint, data: dataOf(Complaint, {}) })
-      .book({ kind: "reading", item: "distance", value: km, unit: "km", data: dataOf(Distance, {}) });
-    if (trouble) {
-      const text = TROUBLES[trouble];
-      this.book({ kind: "reading", item: "trouble", text, data: dataOf(TroubleFact, { chips: [text] }) });
-    }
-    if (happens.length > 0)
-      this.book({
-        kind: "reading",
-        item: "happens",
-        text: happens.join(", "),
-        data: dataOf(Happens, { chips: happens }),
-      });
-    return this.book({
-      kind: "reading",
-      item: "coolant level",
-      text: levels[level],
-      data: dataOf(CoolantLevel, { level, heat: "cold" }),
-    });
+    this.in("ask").book(complained(complaint)).book(ranDistance(km));
+    if (trouble) this.book(saidTrouble([trouble]));
+    if (happens.length > 0) this.book(saidHappens(happens));
+    return this.book(sawLevel(level, "cold"));
   }
 
   /** A test of the knowledge, with the outcome that came; `seen` says more than the outcome's own words. */
   test(id: string, outcomeId: string, seen?: string): this {
-    const test = testOf(id);
-    const outcome = test.outcomes.find((each) => each.id === outcomeId);
+    const outcome = testOf(id).outcomes.find((each) => each.id === outcomeId);
     if (!outcome) throw new Error(`${id} has no outcome ${outcomeId}`);
-    return this.in("find", 4).book({
-      kind: "test",
-      item: test.name,
-      text: seen ? `${outcome.name}: ${seen}` : outcome.name,
-      data: dataOf(TestOutcome, { test: id, outcome: outcomeId, verdict: outcome.verdict }),
-    });
+    const words = seen && `${outcome.name}: ${seen}`;
+    return this.in("find", 4).book(
+      answeredTest({ test: id, outcome: outcomeId, ...(words && { seen: words }) }),
+    );
   }
 
   /** A test that only the person knows. */
   ownTest(item: string, verdict: "pass" | "fail" | "not-seen", text: string): this {
-    return this.in("find", 4).book({ kind: "test", item, text, data: dataOf(OwnTest, { verdict }) });
+    return this.in("find", 4).book(testedOwn(item, verdict, text));
   }
 
   find(finding: "fault" | "nothing-wrong", text: string, hypothesis?: string): this {
-    const data = dataOf(Finding, { finding, ...(hypothesis ? { hypothesis } : {}) });
-    return this.in("find", 2).book({ kind: "decision", item: "finding", text, data });
+    return this.in("find", 2).book(hypothesis ? decided(hypothesis, text) : decidedInWords(finding, text));
   }
 
   part(item: string, grade: Grade, supplier: string, place?: string, isChecked = true): this {
     const key = `${item} ${place ?? ""}`;
-    const where = place ? { place } : {};
-    this.in("plan", 2).book(
-      {
-        kind: "decision",
-        item,
-        ...where,
-        text: `${grade}, ${supplier}`,
-        data: dataOf(ChosenPart, { grade, supplier }),
-      },
-      key,
-    );
-    if (isChecked)
-      this.book({
-        kind: "decision",
-        item,
-        ...where,
-        text: "here, out of the box, undamaged",
-        data: dataOf(CheckedPart, { part: demoId(`${this.key}:${key}`) }),
-      });
+    const chosen = { item, ...(place && { place }) };
+    this.in("plan", 2).book(chosePart({ ...chosen, grade, supplier }), key);
+    if (isChecked) this.book(acceptedPart({ ...chosen, entryId: demoId(`${this.key}:${key}`) }));
     return this;
   }
 
@@ -162,35 +128,20 @@ export class Story {
     direction: "out" | "in",
     where?: string,
   ): this {
-    return this.book({
-      kind: "movement",
-      account,
-      item,
-      ...(place ? { place } : {}),
-      [direction]: count,
-      ...(where ? { text: where } : {}),
-    });
+    const thing = { account, item, place };
+    return this.book(direction === "out" ? tookOff(thing, count, where) : putBack(thing, count));
   }
 
-  coolant(item: string, litres: number, fraction?: number): this {
-    const direction = item === "poured" ? "in" : "out";
-    return this.book({
-      kind: "movement",
-      account: "coolant",
-      item,
-      unit: "L",
-      [direction]: litres,
-      ...(fraction ? { data: dataOf(Strength, { fraction }) } : {}),
-    });
+  coolant(item: Exclude<CoolantItem, "capacity">, litres: number, fraction?: number): this {
+    return this.book(
+      item === "poured"
+        ? poured(litres, fraction === undefined ? undefined : { fraction })
+        : letOut(item, litres),
+    );
   }
 
   cold(): this {
-    return this.in("prove", 25).book({
-      kind: "reading",
-      item: "coolant level",
-      text: "at the line, cold",
-      data: dataOf(CoolantLevel, { level: "line", heat: "cold" }),
-    });
+    return this.in("prove", 25).book(sawLevel("line", "cold"));
   }
 
   warmUp(name: string, text: string, stage: Stage = "prove"): this {
@@ -206,13 +157,7 @@ export class Story {
   }
 
   waits(waitsFor: WaitKind, text: string, untilMinutes?: number): this {
-    const until = untilMinutes === undefined ? {} : { until: `+${untilMinutes}` };
-    return this.book({
-      kind: "decision",
-      item: "waits",
-      text,
-      data: dataOf(Waiting, { waitsFor, ...until }),
-    });
+    return this.book(waits(waitsFor, text, untilMinutes === undefined ? undefined : `+${untilMinutes}`));
   }
 
   sign(reason = ""): this {

@@ -17,28 +17,31 @@ const Chosen = () => (
 interface Given {
   label: string;
   options: readonly string[];
+  /** What stands on each; the option itself where it has no words of its own. */
+  words?: Readonly<Record<string, string>>;
 }
 
 /** Several of a few: each is a yes or no of its own, and a stop of its own for Tab. */
 export function ChipsMany({
   label,
   options,
+  words = {},
   value,
   onChange,
-}: Given & { value: string[]; onChange: (value: string[]) => void }) {
+}: Given & { value: readonly string[]; onChange: (value: string[]) => void }) {
   return (
     <ToggleGroup.Root
       type="multiple"
       role="group"
       rovingFocus={false}
       aria-label={label}
-      value={value}
+      value={[...value]}
       onValueChange={onChange}
       className="flex flex-wrap gap-2"
     >
       {options.map((option) => (
         <ToggleGroup.Item key={option} value={option} className={CHIP}>
-          {option}
+          {words[option] ?? option}
           <Chosen />
         </ToggleGroup.Item>
       ))}
@@ -50,6 +53,7 @@ export function ChipsMany({
 export function ChipsOne({
   label,
   options,
+  words = {},
   value,
   isNamedWhole = false,
   isOff = false,
@@ -69,9 +73,9 @@ export function ChipsOne({
           key={option}
           value={option}
           className={CHIP}
-          aria-label={isNamedWhole ? `${label}: ${option}` : undefined}
+          aria-label={isNamedWhole ? `${label}: ${words[option] ?? option}` : undefined}
         >
-          {option}
+          {words[option] ?? option}
           <Chosen />
         </ToggleGroup.Item>
       ))}

@@ -1,4 +1,3 @@
 export { completeLine } from "./complete-line.ts";
 export type { Expectation, LineContext, LineReading } from "./line.ts";
-export { reasonDraft } from "./read-correction.ts";
 export { readLine } from "./read-line.ts";

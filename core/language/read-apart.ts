@@ -1,5 +1,6 @@
+import { bypassed } from "../book/acts/index.ts";
 import type { Entry, EntryDraft } from "../book/entry/index.ts";
-import { Bypass, dataOf, factsOf } from "../book/facts/index.ts";
+import { Bypass, factsOf } from "../book/facts/index.ts";
 import { balanceKey } from "../book/out/index.ts";
 import type { LineContext, Read } from "./line.ts";
 import type { Word } from "./words.ts";
@@ -76,12 +77,5 @@ export function bypassDraft(
       because: open.length > 0 ? `what is bypassed: ${open.join(", ")}` : "something that is bypassed",
     };
   if (!isOff && on.get(item) === "on") return { because: "what is not bypassed yet" };
-  return [
-    {
-      kind: "decision",
-      item,
-      text: isOff ? "bypass off again" : "bypassed for now",
-      data: dataOf(Bypass, { does: isOff ? "off" : "on" }),
-    },
-  ];
+  return [bypassed(item, isOff ? "off" : "on")];
 }

@@ -1,5 +1,5 @@
+import { changedCapacity, letOut, poured } from "../book/acts/index.ts";
 import type { EntryDraft } from "../book/entry/index.ts";
-import { dataOf, Strength } from "../book/facts/index.ts";
 import { format } from "../kernel/units/index.ts";
 import { FILLERS } from "./lexicon.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
@@ -169,12 +169,13 @@ function readPart(words: readonly Word[], move: Move, context: LineContext): Pou
 }
 
 function draftOf(move: Move, { litres = 0, fraction, from }: Poured): EntryDraft {
-  const base = { kind: "movement", account: "coolant", item: move, unit: "L" } as const;
-  const data = fraction === undefined ? {} : { data: dataOf(Strength, { fraction }) };
+  if (move === "capacity") return changedCapacity(litres);
+  const mix = fraction === undefined ? undefined : { fraction };
   const place = from.join(" ");
-  if (move === "poured") return { ...base, in: litres, ...data, ...(place ? { place } : {}) };
-  if (move === "capacity") return litres >= 0 ? { ...base, in: litres } : { ...base, out: -litres };
-  return { ...base, out: litres, ...data, ...(place ? { place } : {}) };
+  return {
+    ...(move === "poured" ? poured(litres, mix) : letOut(move, litres, mix)),
+    ...(place ? { place } : {}),
+  };
 }
 
 /** Coolant out of the car, into it, or a change of what it holds; two pours in one line are two lines of the book. */

@@ -1,6 +1,7 @@
+import { correctedBecause } from "../book/acts/index.ts";
 import { describeEntry } from "../book/describe/index.ts";
-import { correctedIds, type EntryDraft, isStrike } from "../book/entry/index.ts";
-import { CorrectionReason, dataOf, factOf } from "../book/facts/index.ts";
+import { correctedIds, isStrike } from "../book/entry/index.ts";
+import { factOf } from "../book/facts/index.ts";
 import { stillOut } from "../book/out/index.ts";
 import type { Expectation, LineContext, LineReading } from "./line.ts";
 import type { Word } from "./words.ts";
@@ -96,14 +97,6 @@ function whyOf(words: readonly Word[], text: string): { at: number; why: string 
   return word && why ? { at: word.at, why: why.slice(0, MOST_WHY) } : undefined;
 }
 
-/** The line that says why another was corrected. */
-export const reasonDraft = (line: string, why: string): EntryDraft => ({
-  kind: "note",
-  item: "corrected because",
-  text: why,
-  data: dataOf(CorrectionReason, { line }),
-});
-
 /**
  * The same once the job is signed, when a correction says why at its end: `correct 14 add 4 l because the jug was misread`.
  */
@@ -122,7 +115,7 @@ export function readLateCorrection(
   const wrong = line.entry.corrects ?? "";
   return {
     entry: line.entry,
-    more: [...line.more, reasonDraft(wrong, said.why)],
+    more: [...line.more, correctedBecause(wrong, said.why)],
     reading: `${line.reading} Because: ${said.why.replace(/\.$/, "")}.`,
   };
 }

@@ -1,4 +1,4 @@
-import { CoolantLevel, dataOf } from "../book/facts/index.ts";
+import { sawLevel } from "../book/acts/index.ts";
 import { LEVEL_WORDS } from "../book/out/index.ts";
 import type { Read } from "./line.ts";
 import type { Word } from "./words.ts";
@@ -70,12 +70,5 @@ export function readLevel(words: readonly Word[]): Read {
     index++;
   }
   if (!level) return { expected: WANTED, at: words.at(-1)?.end ?? 0 };
-  return [
-    {
-      kind: "reading",
-      item: "coolant level",
-      text: `${LEVEL_WORDS[level]}${heat ? `, ${heat}` : ""}`,
-      data: dataOf(CoolantLevel, { level, ...(heat ? { heat } : {}) }),
-    },
-  ];
+  return [sawLevel(level, heat)];
 }

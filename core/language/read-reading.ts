@@ -1,5 +1,6 @@
+import { heardFan, ranDistance } from "../book/acts/index.ts";
 import type { EntryDraft } from "../book/entry/index.ts";
-import { Distance, dataOf, FanHeard, type FanSaid, UNIT_RANGES } from "../book/facts/index.ts";
+import { type FanSaid, UNIT_RANGES } from "../book/facts/index.ts";
 import { type Dimension, SHOWN } from "../kernel/units/index.ts";
 import { FAN, fanStretch } from "./fan-said.ts";
 import { HOSE_SIDES, PARTS, SIDES } from "./lexicon.ts";
@@ -110,20 +111,15 @@ function draftOf(found: Found, subject: Subject, value: number): EntryDraft {
   const isHose = subject.item === "hose";
   const sides = isHose ? found.sides.map((side) => HOSE_SIDES[side] ?? side) : found.sides;
   const place = [...sides, ...found.where].join(" ");
-  const data =
-    subject.dimension === "distance"
-      ? { data: dataOf(Distance, {}) }
-      : found.fan
-        ? { data: dataOf(FanHeard, { fan: found.fan }) }
-        : {};
-  return {
+  const reading: EntryDraft = {
     kind: "reading",
     item: subject.item,
     ...(place ? { place } : {}),
     value,
     unit: CORE_UNIT[subject.dimension],
-    ...data,
   };
+  if (subject.dimension === "distance") return { ...reading, data: ranDistance(value).data };
+  return found.fan ? heardFan(reading, found.fan) : reading;
 }
 
 /** "coolant 5.2" is litres to most who type it, and no engine is logged that cold by that word alone. */

@@ -1,4 +1,5 @@
-import { dataOf, OwnTest } from "../book/facts/index.ts";
+import { testedOwn } from "../book/acts/index.ts";
+import type { OwnTest } from "../book/facts/index.ts";
 import type { Read } from "./line.ts";
 import type { Word } from "./words.ts";
 
@@ -138,5 +139,5 @@ export function readTest(words: readonly Word[], text: string): Read {
     .slice(from.at, to.end)
     .replace(/[,;:]+$/, "")
     .trim();
-  return [{ kind: "test", item, data: dataOf(OwnTest, { verdict: found.verdict }) }];
+  return [testedOwn(item, found.verdict)];
 }

@@ -1,18 +1,15 @@
-import { stepBackDrafts, stepDoneDrafts } from "../book/acts/index.ts";
-import { type Entry, type EntryDraft, standing } from "../book/entry/index.ts";
 import {
-  CheckedPart,
-  ChosenPart,
-  dataOf,
-  factsOf,
-  Got,
-  lastFact,
-  OrderOfWork,
-  RefusedPart,
-  SEEN_AS,
-  SeenApart,
-  ToGet,
-} from "../book/facts/index.ts";
+  acceptedPart,
+  cameIn,
+  chosePart,
+  refusedPart,
+  sawApart,
+  stepBackDrafts,
+  stepDoneDrafts,
+  tookOrder,
+} from "../book/acts/index.ts";
+import { type Entry, type EntryDraft, standing } from "../book/entry/index.ts";
+import { factsOf, Got, lastFact, OrderOfWork, SEEN_AS, ToGet } from "../book/facts/index.ts";
 import { stepsOff, stepsState, thing, toGetDraft } from "../book/out/index.ts";
 import { wantedParts } from "../book/parts/index.ts";
 import { inShownTemperatures, type System } from "../kernel/units/index.ts";
@@ -83,14 +80,7 @@ const choose: Reader = (rest) => {
     return expected("the supplier behind the grade", { ...rest, at: rest.at + only.to });
   if (PRICED.test(supplier))
     return expected("the supplier alone; a price is written on Plan", { ...rest, at: rest.at + only.to });
-  return [
-    {
-      kind: "decision",
-      item,
-      text: `${only.grade}, ${supplier}`,
-      data: dataOf(ChosenPart, { grade: only.grade, supplier }),
-    },
-  ];
+  return [chosePart({ item, grade: only.grade, supplier })];
 };
 
 /** The chosen part that a line names, of those that nobody has accepted. */
@@ -113,18 +103,9 @@ const accept: Reader = (rest) => {
   const isAfterAll = AFTER_ALL.test(rest.text);
   const part = partNamed(rest, rest.text.replace(AFTER_ALL, ""));
   if ("expected" in part) return part;
-  const { item, place, refused } = part;
-  if (refused && !isAfterAll)
-    return expected(`“after all” behind it: it was refused (${refused.because})`, rest);
-  return [
-    {
-      kind: "decision",
-      item,
-      ...(place ? { place } : {}),
-      text: "here, out of the box, undamaged",
-      data: dataOf(CheckedPart, { part: part.entryId, ...(isAfterAll ? { afterAll: true } : {}) }),
-    },
-  ];
+  if (part.refused && !isAfterAll)
+    return expected(`“after all” behind it: it was refused (${part.refused.because})`, rest);
+  return [acceptedPart(part, [], { afterAll: isAfterAll })];
 };
 
 const refuse: Reader = (rest) => {
@@ -134,16 +115,7 @@ const refuse: Reader = (rest) => {
     return expected("what is wrong with it, behind a colon", { ...rest, at: rest.at + name.length });
   const part = partNamed(rest, name);
   if ("expected" in part) return part;
-  const { item, place } = part;
-  return [
-    {
-      kind: "decision",
-      item,
-      ...(place ? { place } : {}),
-      text: `refused: ${because}`,
-      data: dataOf(RefusedPart, { part: part.entryId, because }),
-    },
-  ];
+  return [refusedPart(part, because)];
 };
 
 const orderOfWork: Reader = (rest) => {
@@ -164,14 +136,7 @@ const orderOfWork: Reader = (rest) => {
   const has = FEATURES.filter((each) => features.has(each));
   const steps = stepsFor(goal, has);
   const { workMinutes } = timeOf(steps);
-  return [
-    {
-      kind: "decision",
-      item: "order of work",
-      text: `${goal}, ${steps.length} steps, ${workMinutes} min of work`,
-      data: dataOf(OrderOfWork, { goal, features: has, order: steps.map(({ id }) => id) }),
-    },
-  ];
+  return [tookOrder(goal, has, steps, `${workMinutes} min of work`)];
 };
 
 const step: Reader = (rest) => {
@@ -264,7 +229,7 @@ const got: Reader = (rest) => {
       open.length > 0 ? `one thing that is to get: ${list(open.map(wordsOf))}` : "something that is to get",
       rest,
     );
-  return [{ kind: "note", item: wordsOf(only), text: "is here", data: dataOf(Got, { line: only.entry.id }) }];
+  return [cameIn(wordsOf(only), only.entry.id)];
 };
 
 const seen: Reader = (rest) => {
@@ -280,14 +245,7 @@ const seen: Reader = (rest) => {
   // "Makes a sound" is no verdict.
   if (!what || what.length > MOST_NAME || /\b(?:a|an|the|makes?|was|were|be)$/.test(what))
     return expected("what was looked at, before that", rest);
-  return [
-    {
-      kind: "note",
-      item: what,
-      text: [why, only.as === "declined" ? "advised, declined" : only.as].filter(Boolean).join("; "),
-      data: dataOf(SeenApart, { what, as: only.as }),
-    },
-  ];
+  return [sawApart(what, only.as, why)];
 };
 
 /** First words that say what kind of line it is; nothing else begins with them. */

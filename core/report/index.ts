@@ -1,4 +1,4 @@
 export { type Correction, correctionsAfter } from "./corrections.ts";
 export type { JobReport, ReportRow } from "./job-report.ts";
-export { guaranteeSpan, guaranteeWords, type ReportInput, reportOf } from "./report.ts";
+export { type ReportInput, reportOf } from "./report.ts";
 export { fromSentence, fromWords, type WhereFrom } from "./where-from.ts";

@@ -11,13 +11,14 @@ import {
   FACTS,
   Finding,
   Guarantee,
+  guaranteeSpan,
   MixRead,
   Proof,
   SeenApart,
   Signature,
   Strength,
 } from "../book/facts/index.ts";
-import { guaranteeSpan, type ReportInput, reportOf } from "./report.ts";
+import { type ReportInput, reportOf } from "./report.ts";
 
 const input = (entries: readonly Entry[], more: Partial<ReportInput> = {}): ReportInput => ({
   entries,

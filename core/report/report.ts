@@ -6,6 +6,7 @@ import {
   Finding,
   factsOf,
   Guarantee,
+  guaranteeWords,
   OwnTest,
   Signature,
   Strength,
@@ -68,21 +69,8 @@ const STAGE_WORDS: Record<Stage, string> = {
   prove: "proved",
   sign: "signed",
 };
-const DAYS_OF_MONTH = 30.4;
-const MOST_DAYS_TOLD = 60;
 
 const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`;
-
-/** Days as a guarantee is said: 30 days, 12 months. */
-export function guaranteeSpan(days: number): string {
-  if (days === 0) return "none";
-  if (days <= MOST_DAYS_TOLD) return days === 1 ? "one day" : `${days} days`;
-  return `${Math.round(days / DAYS_OF_MONTH)} months`;
-}
-
-/** A guarantee as it is written down: part 24 months, labour none. */
-export const guaranteeWords = ({ partDays, labourDays }: { partDays: number; labourDays: number }): string =>
-  `part ${guaranteeSpan(partDays)}, labour ${guaranteeSpan(labourDays)}`;
 
 function partRows(entries: readonly Entry[]): JobReport["parts"] {
   const given = new Map(factsOf(entries, Guarantee).map(({ fact }) => [fact.part, fact]));

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { saidTrouble, sawGauge } from "../../core/book/acts/index.ts";
 import { book, coolant } from "../book/entry/book.fixture.ts";
 import type { Entry } from "../book/entry/index.ts";
 import {
@@ -7,12 +8,10 @@ import {
   Codes,
   dataOf,
   Finding,
-  Gauge,
   PROOFS,
   Proof,
   type ProofName,
   TestOutcome,
-  Trouble,
   WarmUpLog,
 } from "../book/facts/index.ts";
 import { proofsOf, unproven } from "./proofs.ts";
@@ -115,7 +114,10 @@ describe("what has to be proven", () => {
   });
   it("asks for gas and pressure after an overheat, however it is told", () => {
     const red: Partial<Entry>[] = [
-      { kind: "reading", item: "gauge", text: "in the red", data: dataOf(Gauge, {}) },
+      sawGauge("red"),
+      // As it was written once, by its words.
+      { kind: "reading", item: "gauge", text: "in the red", data: { fact: "gauge", v: 1 } },
+      { kind: "reading", item: "gauge", text: "in the red", stage: "ask" },
       { kind: "reading", item: "codes", text: "P0217", data: dataOf(Codes, {}) },
       { kind: "reading", item: "coolant sensor", value: 124, unit: "°C" },
     ];
@@ -148,9 +150,9 @@ describe("what has to be proven", () => {
     expect(verdict(book([unplugged, read("P0118", "prove")]), "codes")).toBe("not-seen");
   });
   it("asks for the gauge where it was complained of", () => {
-    const chips = ["gauge reads high"];
-    const trouble: Partial<Entry> = { kind: "reading", item: "trouble", data: dataOf(Trouble, { chips }) };
-    expect(names(book([trouble, ...POURED]))).toContain("gauge");
+    expect(names(book([saidTrouble(["gauge-high"]), ...POURED]))).toContain("gauge");
+    const before = { fact: "trouble", v: 1, chips: ["gauge reads high"] };
+    expect(names(book([{ kind: "reading", item: "trouble", data: before }, ...POURED]))).toContain("gauge");
   });
 });
 

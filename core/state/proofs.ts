@@ -128,11 +128,11 @@ function byTest(
 }
 
 function isOverheated(entries: readonly Entry[]): boolean {
-  const gauge = factsOf(entries, Gauge).some(({ entry }) => entry.text === "in the red");
+  const wasRed = factsOf(entries, Gauge).some(({ fact }) => fact.stood === "red");
   const codes = factsOf(entries, Codes).map(({ entry }) => entry.text ?? "");
   const evidence = factsOf(entries, TestOutcome).map(({ fact }) => fact);
   return (
-    isAfterRed({ gauge: gauge ? "in the red" : undefined, codes: codes.join(" ") }, evidence) ||
+    isAfterRed({ ...(wasRed && { gauge: "red" }), codes: codes.join(" ") }, evidence) ||
     standing(entries).some((entry) => (coolReadingOf(entry)?.coolantC ?? 0) > HOTTEST_SOUND_C)
   );
 }
@@ -179,7 +179,7 @@ function asked(
       rows[`fan-${stage as 1}`] = byStage(log, stage);
     for (const side of work.motors) rows[DIRECTION[side]] = { verdict: "not-seen" };
   }
-  if (factsOf(entries, Trouble).some(({ fact }) => fact.chips.includes("gauge reads high")) && isAny)
+  if (factsOf(entries, Trouble).some(({ fact }) => fact.chips.includes("gauge-high")) && isAny)
     rows.gauge = { verdict: "not-seen" };
   if (work.coolant) {
     rows.heater = heater

@@ -1,4 +1,5 @@
-import { dataOf, factOf, Got, TO_GET_BECAUSE, type ToGet } from "../../../core/book/facts/index.ts";
+import { cameIn } from "../../../core/book/acts/index.ts";
+import { factOf, Got, TO_GET_BECAUSE, type ToGet } from "../../../core/book/facts/index.ts";
 import { toGet, toGetDraft } from "../../../core/book/out/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -48,15 +49,12 @@ export function ToGetList() {
                   aria-label={`Is here: ${words}`}
                   disabled={!mayBook}
                   onClick={() =>
-                    book(
-                      { kind: "note", item: words, text: "is here", data: dataOf(Got, { line: entryId }) },
-                      [
-                        sayTick(page.job.id, entries, `got:${entryId}`, (entry) => {
-                          const said = factOf(entry)?.fact;
-                          return said instanceof Got && said.line === entryId;
-                        }),
-                      ],
-                    )
+                    book(cameIn(words, entryId), [
+                      sayTick(page.job.id, entries, `got:${entryId}`, (entry) => {
+                        const said = factOf(entry)?.fact;
+                        return said instanceof Got && said.line === entryId;
+                      }),
+                    ])
                   }
                 >
                   Is here

@@ -1,19 +1,12 @@
 import { useState } from "react";
-import { dataOf, SeenApart, type SeenAs } from "../../../core/book/facts/index.ts";
+import { sawApart } from "../../../core/book/acts/index.ts";
+import { SEEN_AS, SEEN_WORDS, type SeenAs } from "../../../core/book/facts/index.ts";
 import { type ApartRow, whileApart } from "../../../core/state/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../stage/context.ts";
-
-const AS_WORDS: Record<SeenAs, string> = {
-  sound: "sound",
-  advised: "new one advised",
-  declined: "advised, declined",
-  replaced: "replaced",
-};
-const asOf = (words: string) => (Object.keys(AS_WORDS) as SeenAs[]).find((as) => AS_WORDS[as] === words);
 
 function Row({ row: { what, look, as, text } }: { row: ApartRow }) {
   const { page, book, mayBook } = useJob();
@@ -36,18 +29,12 @@ function Row({ row: { what, look, as, text } }: { row: ApartRow }) {
         label={what}
         isNamedWhole
         isOff={!mayBook}
-        options={Object.values(AS_WORDS)}
-        value={as ? AS_WORDS[as] : ""}
-        onChange={(words) => {
-          const next = asOf(words);
+        options={SEEN_AS}
+        words={SEEN_WORDS}
+        value={as ?? ""}
+        onChange={(next) => {
           if (!next) return;
-          const wrong = said.trim();
-          book({
-            kind: "note",
-            item: what,
-            text: [wrong, words].filter(Boolean).join("; "),
-            data: dataOf(SeenApart, { what, as: next }),
-          });
+          book(sawApart(what, next as SeenAs, said));
           setSaid("");
         }}
       />

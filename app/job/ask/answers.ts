@@ -42,13 +42,14 @@ export function answersOf(entries: readonly Entry[]): Partial<Record<Question, A
     return answered(said, said?.fact.chips);
   };
   const level = factsOf(entries, CoolantLevel).findLast(({ entry }) => entry.stage === "ask");
+  const gauge = lastFact(entries, Gauge);
   const answers = {
     complaint: plain(Complaint),
     distance: plain(Distance),
     trouble: chips(Trouble),
     happens: chips(Happens),
-    gauge: plain(Gauge),
-    "coolant level": answered(level),
+    gauge: answered(gauge, gauge?.fact.stood ? [gauge.fact.stood] : []),
+    "coolant level": answered(level, level ? [level.fact.level] : []),
     codes: plain(Codes),
   };
   return Object.fromEntries(Object.entries(answers).filter(([, answer]) => answer));

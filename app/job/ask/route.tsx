@@ -1,18 +1,26 @@
-import type { EntryDraft } from "../../../core/book/entry/index.ts";
 import {
-  Codes,
-  Complaint,
-  CoolantLevel,
-  Distance,
-  dataOf,
-  Gauge,
-  Happens,
-  Trouble,
-} from "../../../core/book/facts/index.ts";
+  complained,
+  ranDistance,
+  readCodes,
+  saidHappens,
+  saidTrouble,
+  sawGauge,
+  sawLevel,
+  struck,
+} from "../../../core/book/acts/index.ts";
+import type { EntryDraft } from "../../../core/book/entry/index.ts";
+import { LEVEL_WORDS } from "../../../core/book/out/index.ts";
 import { format, SHOWN } from "../../../core/kernel/units/index.ts";
 import { fallenDistance } from "../../../core/state/index.ts";
 import { MOST_KM, readDistance } from "../../../core/trade/car/index.ts";
-import { TROUBLES } from "../../../core/trade/diagnosis/knowledge/index.ts";
+import {
+  GAUGES,
+  type GaugeStood,
+  HAPPENS,
+  type HappensWhen,
+  TROUBLES,
+  type Trouble as TroubleId,
+} from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { useMember } from "../../desk/member.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -23,25 +31,7 @@ import { stage } from "../stage/stage.tsx";
 import { Work } from "../stage/Work.tsx";
 import { answersOf, type Question } from "./answers.ts";
 
-const HAPPENS = [
-  "standing still",
-  "on the road",
-  "uphill",
-  "towing",
-  "hot weather",
-  "cold weather",
-  "after a drive",
-  "after a night",
-  "with air conditioning",
-  "after recent work",
-] as const;
-const GAUGES = ["cold", "below half", "half", "three quarters", "in the red", "not working"] as const;
-const LEVELS = {
-  "at the line": "line",
-  "at the minimum": "min",
-  "below the minimum": "low",
-  "none to be seen": "empty",
-} as const;
+const LEVELS = ["line", "min", "low", "empty"] as const;
 
 function Ask() {
   const { page, entries, system, book, mayBook } = useJob();
@@ -50,10 +40,16 @@ function Ask() {
   const [complaint, setComplaint] = useDraft(`complaint:${page.job.id}`);
   const [distance, setDistance] = useDraft(`distance:${page.job.id}`);
   const [codes, setCodes] = useDraft(`codes:${page.job.id}`);
-  const [troubles, setTroubles] = useDraft<string[] | undefined>(`troubles:${page.job.id}`, undefined);
-  const [happens, setHappens] = useDraft<string[] | undefined>(`happens:${page.job.id}`, undefined);
-  const [gauge, setGauge] = useDraft<string | undefined>(`gauge:${page.job.id}`, undefined);
-  const [level, setLevel] = useDraft<string | undefined>(`level:${page.job.id}`, undefined);
+  const [troubles, setTroubles] = useDraft<TroubleId[] | undefined>(
+    `said-troubles:${page.job.id}`,
+    undefined,
+  );
+  const [happens, setHappens] = useDraft<HappensWhen[] | undefined>(`said-happens:${page.job.id}`, undefined);
+  const [gauge, setGauge] = useDraft<GaugeStood | "" | undefined>(`saw-gauge:${page.job.id}`, undefined);
+  const [level, setLevel] = useDraft<(typeof LEVELS)[number] | "" | undefined>(
+    `saw-level:${page.job.id}`,
+    undefined,
+  );
   const km = distance.trim() === "" ? undefined : readDistance(distance, system);
   const isDistanceWrong = distance.trim() !== "" && km === undefined;
   const lastKm = page.vehicle.distanceKm;
@@ -77,54 +73,22 @@ function Ask() {
   /** A booked answer that was cleared is struck: what isn't said any more doesn't count. */
   const clear = (question: Question) => {
     const before = answers[question];
-    if (before) drafts.push({ kind: "reading", corrects: before.id });
+    if (before) drafts.push(struck(before.id, "reading"));
   };
-  if (complaint.trim())
-    put(
-      "complaint",
-      { kind: "note", item: "complaint", text: complaint.trim(), data: dataOf(Complaint, {}) },
-      complaint.trim() === answers.complaint?.text,
-    );
-  if (km !== undefined)
-    put(
-      "distance",
-      { kind: "reading", item: "distance", value: km, unit: "km", data: dataOf(Distance, {}) },
-      km === answers.distance?.value,
-    );
-  for (const [question, chips, kind] of [
-    ["trouble", troubles, Trouble],
-    ["happens", happens, Happens],
-  ] as const) {
-    if (chips?.length === 0) clear(question);
-    if (!chips?.length) continue;
-    const text = chips.join(", ");
-    put(
-      question,
-      { kind: "reading", item: question, text, data: dataOf(kind, { chips }) },
-      text === answers[question]?.text,
-    );
-  }
+  const isSaid = (chips: readonly string[] = [], before: Question) =>
+    [...chips].sort().join() === [...(answers[before]?.chips ?? [])].sort().join();
+  const said = complaint.trim();
+  if (said) put("complaint", complained(said), said === answers.complaint?.text);
+  if (km !== undefined) put("distance", ranDistance(km), km === answers.distance?.value);
+  if (troubles?.length === 0) clear("trouble");
+  else if (troubles) put("trouble", saidTrouble(troubles), isSaid(troubles, "trouble"));
+  if (happens?.length === 0) clear("happens");
+  else if (happens) put("happens", saidHappens(happens), isSaid(happens, "happens"));
   if (gauge === "") clear("gauge");
-  else if (gauge)
-    put(
-      "gauge",
-      { kind: "reading", item: "gauge", text: gauge, data: dataOf(Gauge, {}) },
-      gauge === answers.gauge?.text,
-    );
-  const mark = LEVELS[level as keyof typeof LEVELS];
+  else if (gauge) put("gauge", sawGauge(gauge), isSaid([gauge], "gauge"));
   if (level === "") clear("coolant level");
-  else if (mark)
-    put(
-      "coolant level",
-      { kind: "reading", item: "coolant level", text: level, data: dataOf(CoolantLevel, { level: mark }) },
-      level === answers["coolant level"]?.text,
-    );
-  if (codes.trim())
-    put(
-      "codes",
-      { kind: "reading", item: "codes", text: codes.trim(), data: dataOf(Codes, {}) },
-      codes.trim() === answers.codes?.text,
-    );
+  else if (level) put("coolant level", sawLevel(level), isSaid([level], "coolant level"));
+  if (codes.trim()) put("codes", readCodes(codes.trim()), codes.trim() === answers.codes?.text);
 
   const save = () => {
     book(drafts);
@@ -188,9 +152,10 @@ function Ask() {
         </h3>
         <ChipsMany
           label="What is the trouble?"
-          options={Object.values(TROUBLES)}
+          options={Object.keys(TROUBLES)}
+          words={TROUBLES}
           value={troubles ?? answers.trouble?.chips ?? []}
-          onChange={setTroubles}
+          onChange={(chips) => setTroubles(chips as TroubleId[])}
         />
       </section>
       <section aria-labelledby="happens">
@@ -199,9 +164,10 @@ function Ask() {
         </h3>
         <ChipsMany
           label="When does it happen?"
-          options={HAPPENS}
+          options={Object.keys(HAPPENS)}
+          words={HAPPENS}
           value={happens ?? answers.happens?.chips ?? []}
-          onChange={setHappens}
+          onChange={(chips) => setHappens(chips as HappensWhen[])}
         />
       </section>
       <div className="grid gap-6 xl:grid-cols-2">
@@ -211,9 +177,10 @@ function Ask() {
           </h3>
           <ChipsOne
             label="Gauge"
-            options={GAUGES}
-            value={gauge ?? answers.gauge?.text ?? ""}
-            onChange={setGauge}
+            options={Object.keys(GAUGES)}
+            words={GAUGES}
+            value={gauge ?? answers.gauge?.chips[0] ?? ""}
+            onChange={(chip) => setGauge(chip as GaugeStood | "")}
           />
         </section>
         <section aria-labelledby="level">
@@ -222,9 +189,10 @@ function Ask() {
           </h3>
           <ChipsOne
             label="Coolant level"
-            options={Object.keys(LEVELS)}
-            value={level ?? (answers["coolant level"]?.text ?? "").split(",")[0] ?? ""}
-            onChange={setLevel}
+            options={LEVELS}
+            words={LEVEL_WORDS}
+            value={level ?? answers["coolant level"]?.chips[0] ?? ""}
+            onChange={(chip) => setLevel(chip as (typeof LEVELS)[number] | "")}
           />
         </section>
       </div>

@@ -1,8 +1,8 @@
 import { Dialog } from "radix-ui";
 import { useRef, useState } from "react";
+import { correctedBecause } from "../../../core/book/acts/index.ts";
 import { correctedIds, type Entry, isStrike } from "../../../core/book/entry/index.ts";
 import { factOf } from "../../../core/book/facts/index.ts";
-import { reasonDraft } from "../../../core/language/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf, dateOf } from "../../ui/dates.ts";
 import { ReasonForm } from "../../ui/ReasonForm.tsx";
@@ -43,7 +43,7 @@ export function LineDialog({
   const [asksWhy, setAsksWhy] = useState(false);
   const strike = (why?: string) => {
     const struck = { kind: entry.kind, corrects: entry.id };
-    book(why ? [struck, reasonDraft(entry.id, why)] : struck);
+    book(why ? [struck, correctedBecause(entry.id, why)] : struck);
     onClose();
   };
   const strikes = isStrike(entry) ? entries.find((each) => each.id === entry.corrects) : undefined;

@@ -1,4 +1,4 @@
-import { dataOf, FitCheck } from "../../../core/book/facts/index.ts";
+import { checkedFit } from "../../../core/book/acts/index.ts";
 import { fitVerdicts } from "../../../core/book/out/index.ts";
 import { FIT_CHECKS } from "../../../core/trade/order/index.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -10,7 +10,7 @@ export function FitChecks() {
   const { entries, book, mayBook } = useJob();
   const verdicts = fitVerdicts(entries);
   const say = (check: string, verdict: "pass" | "fail", text: string) =>
-    book({ kind: "note", text, data: dataOf(FitCheck, { check, verdict }) });
+    book(checkedFit(check, verdict, text));
   return (
     <div className="flex flex-col gap-5">
       {FIT_CHECKS.map(({ id, title, checks }) => (

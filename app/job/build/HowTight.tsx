@@ -1,4 +1,5 @@
-import { dataOf, factsOf, KnownTorque } from "../../../core/book/facts/index.ts";
+import { knownTorque } from "../../../core/book/acts/index.ts";
+import { factsOf, KnownTorque } from "../../../core/book/facts/index.ts";
 import { balance } from "../../../core/book/out/index.ts";
 import { format, fromShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
 import {
@@ -41,7 +42,7 @@ function OwnTorques({ torques }: { torques: Measured["torques"] }) {
   const keep = () => {
     const item = what.trim().toLowerCase();
     if (!item || nm === undefined) return;
-    book({ kind: "note", item, data: dataOf(KnownTorque, { nm }) });
+    book(knownTorque(item, nm));
     setWhat("");
     setFigure("");
   };

@@ -1,11 +1,8 @@
-import { dataOf, type MovedHow, MovedOver } from "../../../core/book/facts/index.ts";
+import { movedOver } from "../../../core/book/acts/index.ts";
+import { MOVED_HOW, MOVED_WORDS, type MovedHow } from "../../../core/book/facts/index.ts";
 import { type MoveOver, moveOver } from "../../../core/state/index.ts";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { useJob } from "../stage/context.ts";
-
-const HOW_WORDS: Record<MovedHow, string> = { moved: "moved over", new: "new with it", none: "none here" };
-const howOf = (words: string) =>
-  (Object.keys(HOW_WORDS) as MovedHow[]).find((how) => HOW_WORDS[how] === words);
 
 function OnePart({ part, rows, left }: MoveOver) {
   const { book, mayBook } = useJob();
@@ -29,18 +26,10 @@ function OnePart({ part, rows, left }: MoveOver) {
               label={what}
               isNamedWhole
               isOff={!mayBook}
-              options={Object.values(HOW_WORDS)}
-              value={how ? HOW_WORDS[how] : ""}
-              onChange={(words) => {
-                const next = howOf(words);
-                if (!next) return;
-                book({
-                  kind: "note",
-                  item: what,
-                  text: `${words}, ${part.words}`,
-                  data: dataOf(MovedOver, { part: part.entryId, what, how: next }),
-                });
-              }}
+              options={MOVED_HOW}
+              words={MOVED_WORDS}
+              value={how ?? ""}
+              onChange={(next) => next && book(movedOver(part, what, next as MovedHow))}
             />
           </li>
         ))}

@@ -1,4 +1,5 @@
-import { dataOf, factOf, TaskDone } from "../../../core/book/facts/index.ts";
+import { didTask } from "../../../core/book/acts/index.ts";
+import { factOf, TaskDone } from "../../../core/book/facts/index.ts";
 import type { TaskLine } from "../../../core/book/out/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../stage/context.ts";
@@ -19,15 +20,12 @@ export function TaskRow({ task }: { task: TaskLine }) {
         aria-label={`Is done: ${task.words}`}
         disabled={!mayBook}
         onClick={() =>
-          book(
-            { kind: "note", item: task.words, text: "done", data: dataOf(TaskDone, { task: task.entryId }) },
-            [
-              sayTick(page.job.id, entries, `task:${task.entryId}`, (entry) => {
-                const said = factOf(entry)?.fact;
-                return said instanceof TaskDone && said.task === task.entryId;
-              }),
-            ],
-          )
+          book(didTask(task), [
+            sayTick(page.job.id, entries, `task:${task.entryId}`, (entry) => {
+              const said = factOf(entry)?.fact;
+              return said instanceof TaskDone && said.task === task.entryId;
+            }),
+          ])
         }
       >
         Is done

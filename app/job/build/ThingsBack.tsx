@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import { type EntryDraft } from "../../../core/book/entry/index.ts";
+import { putBack } from "../../../core/book/acts/index.ts";
 import { type BuildGroup, type BuildItem, buildList, thing } from "../../../core/book/out/index.ts";
 import { isBeside } from "../../../core/stages/build/index.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -22,13 +22,7 @@ function BackRow({ item }: { item: BuildItem }) {
   const { page, entries, book, mayBook } = useJob();
   const whole = thing(item, item.open);
   const back = (count: number) => {
-    const draft: EntryDraft = {
-      kind: "movement",
-      account: item.account,
-      item: item.item,
-      ...(item.place ? { place: item.place } : {}),
-      in: count,
-    };
+    const draft = putBack(item, count);
     // One of several counts every tap; all of them, or the only one, is one tick whoever taps it.
     const isOneOfSeveral = count < item.open;
     book(draft, isOneOfSeveral ? [] : [moveTick(page.job.id, entries, draft)]);

@@ -1,5 +1,6 @@
 import { wrap } from "comlink";
 import { useRef, useState } from "react";
+import { readCoolant } from "../../../core/book/acts/index.ts";
 import { format } from "../../../core/kernel/units/index.ts";
 import type { CoolReading } from "../../../core/trade/bleed/index.ts";
 import { decodeLog, MOST_CHARACTERS } from "../../../core/trade/trace/index.ts";
@@ -50,13 +51,9 @@ export function FromLog({ sinceS }: { sinceS: number }) {
   };
   const save = () => {
     if (!read) return;
-    const drafts = read.readings.map(({ atS, coolantC }) => ({
-      kind: "reading" as const,
-      item: "coolant sensor",
-      value: coolantC,
-      unit: "°C",
-      at: new Date(atS * MS).toISOString(),
-    }));
+    const drafts = read.readings.map(({ atS, coolantC }) =>
+      readCoolant(coolantC, "engine", new Date(atS * MS).toISOString()),
+    );
     if (book(drafts)) setRead(undefined);
   };
   const last = read?.readings.at(-1);

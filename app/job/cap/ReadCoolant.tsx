@@ -1,5 +1,5 @@
+import { readCoolant, readRoom } from "../../../core/book/acts/index.ts";
 import type { EntryDraft } from "../../../core/book/entry/index.ts";
-import { READ_ITEMS } from "../../../core/book/heat/index.ts";
 import { type MeantDegrees, meantDegrees, SHOWN, type System } from "../../../core/kernel/units/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -9,15 +9,14 @@ import { useJob } from "../stage/context.ts";
 
 const COLDEST_C = -40;
 const HOTTEST_C = 150;
-const ENGINE = "engine's sensor";
-const AIR = "air around it";
 const WHICH = "Which degrees did it show?";
-const ITEMS: Readonly<Record<string, string>> = {
-  [ENGINE]: READ_ITEMS.engine,
-  radiator: READ_ITEMS.radiator,
-  "housing, infrared": READ_ITEMS.surface,
-  [AIR]: "room",
-};
+const PLACES = {
+  engine: "engine's sensor",
+  radiator: "radiator",
+  surface: "housing, infrared",
+  air: "air around it",
+} as const;
+type Place = keyof typeof PLACES;
 
 /** What the text may mean, of an engine's coolant: two where somebody may have read it off in the other degrees. */
 const coolantMeant = (text: string, system: System): MeantDegrees[] =>
@@ -38,8 +37,8 @@ export function ReadCoolant({
 }) {
   const { page, book, mayBook, system } = useJob();
   const [text, setText] = useDraft(`coolant-read:${page.job.id}`);
-  const [place, setPlace] = useDraft(`coolant-read-at:${page.job.id}`, ENGINE);
-  const isAir = hasPlace && place === AIR;
+  const [place, setPlace] = useDraft<Place>(`coolant-place:${page.job.id}`, "engine");
+  const isAir = hasPlace && place === "air";
   const all = coolantMeant(text, system);
   const own = all.find((each) => each.system === system);
   // Nobody's air is as hot as an engine: there the shop's own degrees are meant.
@@ -47,12 +46,12 @@ export function ReadCoolant({
   const isWrong = text.trim() !== "" && !own && !isAsked;
   const save = (celsius: number | undefined) => {
     if (celsius === undefined) return;
-    const item = (hasPlace && ITEMS[place]) || READ_ITEMS.engine;
-    const reading: EntryDraft = { kind: "reading", item, value: celsius, unit: "°C" };
-    const stop = onOver?.(celsius);
+    const where = hasPlace ? place : "engine";
+    const reading = where === "air" ? readRoom(celsius) : readCoolant(celsius, where);
+    const stop = where === "air" ? undefined : onOver?.(celsius);
     if (!book(stop ? [reading, stop] : reading)) return;
     setText("");
-    setPlace(ENGINE);
+    setPlace("engine");
   };
   return (
     <form
@@ -65,9 +64,10 @@ export function ReadCoolant({
       {hasPlace && (
         <ChipsOne
           label="Read at"
-          options={Object.keys(ITEMS)}
+          options={Object.keys(PLACES)}
+          words={PLACES}
           value={place}
-          onChange={(value) => value && setPlace(value)}
+          onChange={(value) => value && setPlace(value as Place)}
         />
       )}
       <p role="status" className="sr-only">

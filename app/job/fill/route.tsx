@@ -1,5 +1,4 @@
-import { type EntryDraft } from "../../../core/book/entry/index.ts";
-import { dataOf, Strength } from "../../../core/book/facts/index.ts";
+import { letOut, poured } from "../../../core/book/acts/index.ts";
 import { format, readShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
 import { bleedRun, type Unaccounted, unaccountedAs } from "../../../core/stages/fill/index.ts";
 import { bledVehicle, coolantBalance } from "../../../core/state/index.ts";
@@ -20,11 +19,11 @@ import { Jar } from "./Jar.tsx";
 import { Mix } from "./mix/Mix.tsx";
 
 const MOVES = {
-  Poured: "poured",
-  Drained: "drained",
-  Spilled: "spilled",
-  "Kept in old parts": "kept",
-  "Missing at arrival": "missing",
+  poured: "Poured",
+  drained: "Drained",
+  spilled: "Spilled",
+  kept: "Kept in old parts",
+  missing: "Missing at arrival",
 } as const;
 const MOST_L = 200;
 
@@ -40,7 +39,7 @@ function readPercent(text: string): number | undefined {
 
 function Pour() {
   const { page, system, book, mayBook } = useJob();
-  const [move, setMove] = useDraft(`move:${page.job.id}`, "Poured");
+  const [move, setMove] = useDraft<keyof typeof MOVES>(`moves:${page.job.id}`, "poured");
   const [amount, setAmount] = useDraft(`litres:${page.job.id}`);
   const [strength, setStrength] = useDraft(`strength:${page.job.id}`);
   const litres = readLitres(amount, system);
@@ -48,11 +47,9 @@ function Pour() {
   const isAmountWrong = amount.trim() !== "" && litres === undefined;
   const isStrengthWrong = strength.trim() !== "" && fraction === undefined;
   const pour = () => {
-    const item = MOVES[move as keyof typeof MOVES];
     if (litres === undefined || isStrengthWrong) return;
-    const direction: Partial<EntryDraft> = item === "poured" ? { in: litres } : { out: litres };
-    const data = item === "poured" && fraction !== undefined ? { data: dataOf(Strength, { fraction }) } : {};
-    book({ kind: "movement", account: "coolant", item, unit: "L", ...direction, ...data });
+    const mix = fraction === undefined ? undefined : { fraction };
+    book(move === "poured" ? poured(litres, mix) : letOut(move, litres));
     setAmount("");
     setStrength("");
   };
@@ -64,10 +61,11 @@ function Pour() {
       <ChipsOne
         label="What moved"
         options={Object.keys(MOVES)}
+        words={MOVES}
         value={move}
-        onChange={(value) => value && setMove(value)}
+        onChange={(value) => value && setMove(value as keyof typeof MOVES)}
       />
-      {move === "Drained" && <DrainWays />}
+      {move === "drained" && <DrainWays />}
       <div className="flex flex-wrap items-start gap-3">
         <div className="w-40">
           <TextField
@@ -82,7 +80,7 @@ function Pour() {
             disabled={!mayBook}
           />
         </div>
-        {move === "Poured" && (
+        {move === "poured" && (
           <div className="w-36">
             <TextField
               label="Strength"

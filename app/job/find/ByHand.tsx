@@ -1,5 +1,5 @@
 import { memo, useState } from "react";
-import { dataOf, Finding, OwnTest as OwnTestFact } from "../../../core/book/facts/index.ts";
+import { decidedInWords, testedOwn } from "../../../core/book/acts/index.ts";
 import type { Verdict } from "../../../core/kernel/verdict/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -22,12 +22,7 @@ function OwnTest() {
   const [isAsked, setAsked] = useState(false);
   const done = (verdict: Verdict) => {
     if (!what.trim()) return setAsked(true);
-    book({
-      kind: "test",
-      item: what.trim(),
-      ...(seen.trim() ? { text: seen.trim() } : {}),
-      data: dataOf(OwnTestFact, { verdict }),
-    });
+    book(testedOwn(what.trim(), verdict, seen));
     setWhat("");
     setSeen("");
     setAsked(false);
@@ -73,14 +68,8 @@ function OwnVerdict({ find }: { find: Find }) {
   const [words, setWords] = useDraft(`finding:${page.job.id}`);
   const [isAsked, setAsked] = useState(false);
   const say = (kind: "fault" | "nothing-wrong") => {
-    const text = words.trim() || (kind === "nothing-wrong" ? "Within its card, nothing wrong" : "");
-    if (!text) return setAsked(true);
-    const data = dataOf(
-      Finding,
-      kind === "nothing-wrong" ? { finding: kind, hypothesis: "nothing-wrong" } : { finding: kind },
-    );
-    const draft = { kind: "decision" as const, item: "finding", text, data };
-    book(finding ? { ...draft, corrects: finding.entryId } : draft);
+    if (!words.trim() && kind === "fault") return setAsked(true);
+    book(decidedInWords(kind, words.trim(), finding?.entryId));
     setWords("");
     setAsked(false);
   };

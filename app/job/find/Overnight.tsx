@@ -1,4 +1,4 @@
-import { dataOf, Waiting } from "../../../core/book/facts/index.ts";
+import { waits } from "../../../core/book/acts/index.ts";
 import { morningAfter, overnightOffer } from "../../../core/stages/find/index.ts";
 import { waitOf } from "../../../core/stages/overview/index.ts";
 import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
@@ -16,13 +16,7 @@ export function Overnight({ find }: { find: KnownFind }) {
   if (!offer) return null;
   const { name, minutes } = testOf(offer.test);
   const isLeft = waitOf(entries, page.job.openedAt).waitsFor === "night";
-  const leave = () =>
-    book({
-      kind: "decision",
-      item: "waits",
-      text: `until it is cold, for “${name}”`,
-      data: dataOf(Waiting, { waitsFor: "night", until: morningAfter(now, hour) }),
-    });
+  const leave = () => book(waits("night", `until it is cold, for “${name}”`, morningAfter(now, hour)));
   return (
     <p
       className="flex flex-wrap items-center gap-x-4 gap-y-2 border-ink border-l-[6px] py-1 pl-4"

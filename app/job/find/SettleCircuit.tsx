@@ -1,4 +1,4 @@
-import { dataOf, FanCircuit } from "../../../core/book/facts/index.ts";
+import { settledCircuit } from "../../../core/book/acts/index.ts";
 import {
   CIRCUITS,
   type CircuitAnswers,
@@ -87,14 +87,7 @@ export function SettleCircuit() {
                 key={kind}
                 weight={settled.left.length === 1 ? "main" : "plain"}
                 disabled={!mayBook}
-                onClick={() =>
-                  book({
-                    kind: "decision",
-                    item: "fan circuit",
-                    text: CIRCUITS[kind].name,
-                    data: dataOf(FanCircuit, { circuit: kind }),
-                  })
-                }
+                onClick={() => book(settledCircuit(kind))}
               >
                 It is: {CIRCUITS[kind].name}
               </Button>

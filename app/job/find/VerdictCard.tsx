@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { toldOwner } from "../../../core/book/acts/index.ts";
 import { standing } from "../../../core/book/entry/index.ts";
 import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import { customerText, type VerdictOffer } from "../../../core/stages/find/index.ts";
@@ -27,10 +28,7 @@ export function ForTheOwner({ find }: { find: KnownFind }) {
       </h3>
       <p className="whitespace-pre-line">{text}</p>
       <div className="flex flex-wrap gap-2">
-        <Button
-          disabled={!mayBook || isBooked}
-          onClick={() => book({ kind: "note", item: "for the owner", text: text.slice(0, 2000) })}
-        >
+        <Button disabled={!mayBook || isBooked} onClick={() => book(toldOwner(text))}>
           {isBooked ? "In the book" : "Put it in the book"}
         </Button>
         <Button

@@ -1,4 +1,4 @@
-import type { CannotBecause } from "../../../core/book/facts/index.ts";
+import { CANNOT_WORDS, type CannotBecause } from "../../../core/book/facts/index.ts";
 import type { KeyDoing } from "../../keys/key-registry.ts";
 
 /** Under the left hand, in the order of the buttons; clear of the keys that go places. */
@@ -6,11 +6,11 @@ const KEYS: readonly string[] = ["a", "s", "d", "f", "q", "w", "e", "r"];
 export const NOT_SURE_KEY = "z";
 /** Why a test can't be done here, with its key. */
 export const CANNOT: readonly { key: string; reason: string; why: CannotBecause }[] = [
-  { key: "x", reason: "no tool", why: "tool" },
-  { key: "c", reason: "no time today", why: "time" },
-  { key: "v", reason: "not on this car", why: "car" },
-  { key: "b", reason: "too hot now", why: "hot" },
-];
+  { key: "x", why: "tool" as const },
+  { key: "c", why: "time" as const },
+  { key: "v", why: "car" as const },
+  { key: "b", why: "hot" as const },
+].map(({ key, why }) => ({ key, why, reason: CANNOT_WORDS[why] }));
 
 export const keyFor = (index: number): string => KEYS[index] ?? "";
 

@@ -1,6 +1,6 @@
 import { Dialog } from "radix-ui";
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
-import { Arrow, dataOf } from "../../../core/book/facts/index.ts";
+import { pointedAt } from "../../../core/book/acts/index.ts";
 import type { PictureLine } from "../../../core/stages/strip/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { clockOf, dateOf } from "../../ui/dates.ts";
@@ -72,12 +72,7 @@ export function PictureDialog({ picture, onClose }: { picture: PictureLine; onCl
   };
   const keep = () => {
     if (!put) return;
-    book({
-      kind: "note",
-      item: "arrow",
-      text: name,
-      data: dataOf(Arrow, { picture: picture.id, ...rounded(put) }),
-    });
+    book(pointedAt(picture.id, rounded(put), name));
     setPut(undefined);
   };
   return (

@@ -1,7 +1,7 @@
 import { Camera, Image as ImageMark } from "lucide-react";
 import { type ChangeEvent, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
-import { dataOf, Picture } from "../../../core/book/facts/index.ts";
+import { tookPicture } from "../../../core/book/acts/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "../stage/context.ts";
 import { shrink } from "./shrink.ts";
@@ -36,17 +36,12 @@ export function TakePicture({
     const { bytes, width, height } = shrunk;
     const said = words.trim() || "as it is";
     const about = { ...(place ? { place } : {}), ...(of ? { of } : {}) };
-    book(
-      {
-        kind: "note",
-        item: "picture",
-        ...(place ? { place } : {}),
-        text: said,
-        data: dataOf(Picture, { width, height, ...(of ? { of } : {}) }),
-      },
-      [newId()],
-      { kind: "picture", bytes, words: said, ...about },
-    );
+    book(tookPicture({ width, height, ...(of ? { of } : {}) }, said, place), [newId()], {
+      kind: "picture",
+      bytes,
+      words: said,
+      ...about,
+    });
     onTaken?.();
   };
   return (

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { ChosenPart, dataOf } from "../../../core/book/facts/index.ts";
+import { chosePart } from "../../../core/book/acts/index.ts";
 import type { ShelfItem } from "../../../core/trade/shelf/index.ts";
 import { GRADES, type Grade } from "../../../core/trade/sourcing/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
@@ -19,14 +19,7 @@ export function ChoosePart({ shelf }: { shelf: readonly ShelfItem[] }) {
   const [isAsked, setAsked] = useState(false);
   const choose = () => {
     if (!item.trim() || !supplier.trim() || !grade) return setAsked(true);
-    const where = place.trim() ? { place: place.trim().toLowerCase() } : {};
-    book({
-      kind: "decision",
-      item: item.trim().toLowerCase(),
-      ...where,
-      text: `${grade}, ${supplier.trim()}`,
-      data: dataOf(ChosenPart, { grade: grade as Grade, supplier: supplier.trim() }),
-    });
+    book(chosePart({ item, place, grade: grade as Grade, supplier }));
     setItem("");
     setPlace("");
     setSupplier("");

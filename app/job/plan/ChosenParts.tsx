@@ -1,4 +1,5 @@
 import { Check, X } from "lucide-react";
+import { struck } from "../../../core/book/acts/index.ts";
 import type { NoParts, Said } from "../../../core/book/facts/index.ts";
 import type { PartState } from "../../../core/book/parts/index.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -16,7 +17,7 @@ function TakeBack({ entryId, what, label }: { entryId: string; what: string; lab
       weight="quiet"
       className="px-2"
       aria-label={`${label}: ${what}`}
-      onClick={() => book({ kind: "decision", corrects: entryId })}
+      onClick={() => book(struck(entryId, "decision"))}
     >
       {label}
     </Button>
@@ -41,7 +42,7 @@ export function ChosenParts({
         <p className="flex flex-wrap items-center gap-3 text-ink-2">
           {none ? "No parts needed." : "Nothing chosen yet."}
           {none && mayBook && (
-            <Button weight="quiet" onClick={() => book({ kind: "decision", corrects: none.id })}>
+            <Button weight="quiet" onClick={() => book(struck(none.id, "decision"))}>
               Take it back
             </Button>
           )}

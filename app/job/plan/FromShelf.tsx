@@ -1,4 +1,4 @@
-import { ChosenPart, dataOf } from "../../../core/book/facts/index.ts";
+import { chosePart } from "../../../core/book/acts/index.ts";
 import { findingOf } from "../../../core/state/index.ts";
 import type { ShelfItem } from "../../../core/trade/shelf/index.ts";
 import { type Grade } from "../../../core/trade/sourcing/index.ts";
@@ -30,18 +30,15 @@ export function FromShelf({ shelf, named }: { shelf: readonly ShelfItem[]; named
               className="px-3 text-left"
               disabled={!mayBook}
               onClick={() =>
-                book({
-                  kind: "decision",
-                  item: item.toLowerCase(),
-                  text: `${grade}, ${supplier}`,
-                  data: dataOf(ChosenPart, {
+                book(
+                  chosePart({
+                    item,
                     grade: grade as Grade,
                     supplier,
                     priceCents,
-                    partDays,
-                    labourDays,
+                    guarantee: { partDays, labourDays },
                   }),
-                })
+                )
               }
             >
               <span>

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import { CheckedPart, dataOf, factOf, RefusedPart } from "../../../core/book/facts/index.ts";
+import { acceptedPart, refusedPart } from "../../../core/book/acts/index.ts";
+import { CheckedPart, factOf, RefusedPart } from "../../../core/book/facts/index.ts";
 import type { PartState } from "../../../core/book/parts/index.ts";
 import { looksFor } from "../../../core/stages/plan/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
@@ -20,7 +21,6 @@ export function OutOfItsBox({ part }: { part: PartState }) {
   const [isAsked, setAsked] = useState<"seen" | "wrong">();
   const looks = looksFor(part.item);
   const missing = looks.filter((look) => !seen.includes(look));
-  const about = { kind: "decision" as const, item: part.item, ...(part.place ? { place: part.place } : {}) };
   const tick = (kind: typeof CheckedPart | typeof RefusedPart) => [
     sayTick(page.job.id, entries, `${kind.fact}:${part.entryId}`, (entry) => {
       const said = factOf(entry)?.fact;
@@ -29,20 +29,13 @@ export function OutOfItsBox({ part }: { part: PartState }) {
   ];
   const accept = () => {
     if (missing.length > 0) return setAsked("seen");
-    const text = `here, out of the box, undamaged: ${looks.join(", ")}`;
-    book(
-      { ...about, text, data: dataOf(CheckedPart, { part: part.entryId, seen: [...looks] }) },
-      tick(CheckedPart),
-    );
+    book(acceptedPart(part, looks), tick(CheckedPart));
     setSeen([]);
   };
   const refuse = () => {
     const because = wrong.trim();
     if (because.length < LEAST_REASON) return setAsked("wrong");
-    book(
-      { ...about, text: `refused: ${because}`, data: dataOf(RefusedPart, { part: part.entryId, because }) },
-      tick(RefusedPart),
-    );
+    book(refusedPart(part, because), tick(RefusedPart));
     setWrong("");
   };
   return (

@@ -1,4 +1,5 @@
-import { dataOf, factOf, lastFact, NoParts } from "../../../core/book/facts/index.ts";
+import { needsNoParts } from "../../../core/book/acts/index.ts";
+import { factOf, lastFact, NoParts } from "../../../core/book/facts/index.ts";
 import { partsState } from "../../../core/book/parts/index.ts";
 import { readLastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
 import { readLives } from "../../../server/books/jobs/read-lives.ts";
@@ -55,7 +56,7 @@ function Plan({ read }: StageRead<typeof loader>) {
           <Button
             disabled={!mayBook}
             onClick={() =>
-              book({ kind: "decision", item: "parts", text: "none needed", data: dataOf(NoParts, {}) }, [
+              book(needsNoParts(), [
                 sayTick(page.job.id, entries, "no parts", (entry) => factOf(entry)?.fact instanceof NoParts),
               ])
             }

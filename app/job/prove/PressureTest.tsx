@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { useFetcher } from "react-router";
-import { dataOf, PressureRead } from "../../../core/book/facts/index.ts";
+import { readPressure } from "../../../core/book/acts/index.ts";
 import { format, inShownUnits, readShown, SHOWN, toShown } from "../../../core/kernel/units/index.ts";
 import { pressureHeld, pressureReadings } from "../../../core/state/index.ts";
 import { capRatingKPa } from "../../../core/trade/limits/index.ts";
@@ -48,11 +48,7 @@ export function PressureTest() {
   }, [answer]);
   const save = (begins: boolean) => {
     if (kPa === undefined || isWrong || isBesideWrong) return;
-    const data = dataOf(PressureRead, {
-      ...(begins && { begins }),
-      ...(celsius !== undefined && { coolantC: celsius }),
-    });
-    if (book({ kind: "reading", item: "pressure test", value: kPa, unit: "kPa", data })) {
+    if (book(readPressure(kPa, { begins, ...(celsius !== undefined && { coolantC: celsius }) }))) {
       setPressure("");
       setBeside("");
     }

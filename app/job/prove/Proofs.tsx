@@ -1,5 +1,6 @@
 import { useState } from "react";
-import { dataOf, Proof } from "../../../core/book/facts/index.ts";
+import { proved } from "../../../core/book/acts/index.ts";
+import { Proof } from "../../../core/book/facts/index.ts";
 import { inShownUnits } from "../../../core/kernel/units/index.ts";
 import { VERDICT_WORDS } from "../../../core/kernel/verdict/index.ts";
 import { type ProofRow, proofsOf, provenCar } from "../../../core/state/index.ts";
@@ -26,9 +27,8 @@ export function Proofs() {
   const [asked, setAsked] = useState<Asked>();
   const { card } = page;
   const rows = proofsOf(entries, provenCar(card));
-  const say = ({ proof, words }: ProofRow, verdict: Proof["verdict"], because?: string) => {
-    const data = dataOf(Proof, { proof, verdict, ...(because ? { because } : {}) });
-    if (book({ kind: "test", item: words, ...(because ? { text: because } : {}), data })) setAsked(undefined);
+  const say = (row: ProofRow, verdict: Proof["verdict"], because?: string) => {
+    if (book(proved(row, verdict, because))) setAsked(undefined);
   };
   if (rows.length === 0) return null;
   return (

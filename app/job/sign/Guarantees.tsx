@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { dataOf, factsOf, Guarantee } from "../../../core/book/facts/index.ts";
+import { guaranteed } from "../../../core/book/acts/index.ts";
+import { factsOf, Guarantee, guaranteeSpan, guaranteeWords } from "../../../core/book/facts/index.ts";
 import { partsState } from "../../../core/book/parts/index.ts";
-import { guaranteeSpan, guaranteeWords } from "../../../core/report/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
 import { useJob } from "../stage/context.ts";
@@ -38,10 +38,8 @@ export function Guarantees() {
   if (parts.length === 0) return null;
   const save = (words: string) => {
     if (!open) return;
-    const { id, partDays, labourDays } = open;
-    const text = guaranteeWords({ partDays, labourDays });
-    const data = dataOf(Guarantee, { part: id, partDays, labourDays });
-    if (book({ kind: "decision", item: `guarantee on the ${words}`, text, data })) setOpen(undefined);
+    const { id: entryId, ...days } = open;
+    if (book(guaranteed({ entryId, words }, days))) setOpen(undefined);
   };
   return (
     <section aria-labelledby="guarantees">

@@ -1,4 +1,5 @@
-import { Distance, dataOf, factsOf } from "../../../core/book/facts/index.ts";
+import { ranDistance } from "../../../core/book/acts/index.ts";
+import { Distance, factsOf } from "../../../core/book/facts/index.ts";
 import { format, SHOWN } from "../../../core/kernel/units/index.ts";
 import { fallenDistance, knownDistances } from "../../../core/state/index.ts";
 import { readDistance } from "../../../core/trade/car/index.ts";
@@ -22,8 +23,7 @@ export function HandOver() {
     km === undefined ? undefined : fallenDistance(entries, page, { km, corrects: atEnd?.id }, system);
   const save = () => {
     if (km === undefined || isWrong || trouble) return;
-    const draft = { kind: "reading", item: "distance", value: Math.round(km * 10) / 10, unit: "km" } as const;
-    if (book({ ...draft, data: dataOf(Distance, {}), ...(atEnd ? { corrects: atEnd.id } : {}) })) setText("");
+    if (book({ ...ranDistance(km), ...(atEnd ? { corrects: atEnd.id } : {}) })) setText("");
   };
   return (
     <section aria-labelledby="hand-over">

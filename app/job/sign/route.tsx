@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { v4 as newId } from "uuid";
+import { signed } from "../../../core/book/acts/index.ts";
 import { standing } from "../../../core/book/entry/index.ts";
 import { dutiesOf, openItems, provenCar } from "../../../core/state/index.ts";
 import { USUAL_RULES } from "../../../core/trade/follow-ups/index.ts";
@@ -85,7 +86,7 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
     setAsked(undefined);
     const said = reason.trim();
     if (refused) void outbox.discard(refused.entry.id);
-    book({ kind: "decision", item: "signed", text: said || "everything is accounted for" }, [newId()], {
+    book(signed(said), [newId()], {
       kind: "signature",
       reason: said,
       openSeen: openSent(metric),

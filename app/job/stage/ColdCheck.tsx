@@ -1,5 +1,4 @@
-import { CoolantLevel, dataOf } from "../../../core/book/facts/index.ts";
-import { LEVEL_WORDS } from "../../../core/book/out/index.ts";
+import { sawLevel } from "../../../core/book/acts/index.ts";
 import { openItems } from "../../../core/state/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "./context.ts";
@@ -30,15 +29,7 @@ export function ColdCheck() {
         <Button
           key={level}
           disabled={!mayBook}
-          onClick={() =>
-            book({
-              kind: "reading",
-              stage: "prove",
-              item: "coolant level",
-              text: `${LEVEL_WORDS[level]}, cold`,
-              data: dataOf(CoolantLevel, { level, heat: "cold" }),
-            })
-          }
+          onClick={() => book({ ...sawLevel(level, "cold"), stage: "prove" })}
         >
           {label}
         </Button>

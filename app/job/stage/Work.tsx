@@ -1,5 +1,6 @@
 import { type ReactNode, useRef } from "react";
-import { CautionRead, dataOf, factsOf } from "../../../core/book/facts/index.ts";
+import { readCaution } from "../../../core/book/acts/index.ts";
+import { CautionRead, factsOf } from "../../../core/book/facts/index.ts";
 import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import { Button, ButtonLink } from "../../ui/Button.tsx";
 import { showSlip } from "../../ui/slips.ts";
@@ -100,7 +101,7 @@ export function Cautions({ texts }: { texts: readonly string[] }) {
         <Button
           className="shrink-0 px-4"
           onClick={() =>
-            book({ kind: "caution", text: first, data: dataOf(CautionRead, {}) }, [
+            book(readCaution(first), [
               sayTick(
                 page.job.id,
                 entries,

@@ -1,6 +1,5 @@
 import { Minus, Plus } from "lucide-react";
-import type { EntryDraft } from "../../../core/book/entry/index.ts";
-import { dataOf, ToGet } from "../../../core/book/facts/index.ts";
+import { broke, tookOff } from "../../../core/book/acts/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
@@ -23,27 +22,17 @@ export function BagPad({ pads }: { pads: Pads }) {
   const [where, setWhere] = useDraft(`where:${page.job.id}`);
   const isClip = /clip/.test(size);
   const said = [where.trim().toLowerCase(), isClip ? "" : drive].filter(Boolean).join(", ");
-  const into = (): EntryDraft => ({
-    kind: "movement",
-    account: isClip ? "clip" : "fastener",
+  const into = {
+    account: isClip ? ("clip" as const) : ("fastener" as const),
     item: size,
     place: `bag ${bag}`,
-    out: count,
-    ...(said ? { text: said } : {}),
-  });
+  };
   const put = () => {
-    book(into());
+    book(tookOff(into, count, said));
     setCount(1);
     setWhere("");
   };
-  const broke = () =>
-    book({
-      kind: "note",
-      item: size,
-      ...(where.trim() ? { place: where.trim().toLowerCase() } : {}),
-      text: `broke, ${count} to get`,
-      data: dataOf(ToGet, { count, because: "broke" }),
-    });
+  const broken = () => book(broke(size, count, where));
   return (
     <div className="flex flex-col gap-3">
       <ChipsOne label="Which bag" options={BAGS} value={bag} onChange={(value) => value && setBag(value)} />
@@ -81,7 +70,7 @@ export function BagPad({ pads }: { pads: Pads }) {
         <Button onClick={put} disabled={!mayBook}>
           {count} × {size} into bag {bag}
         </Button>
-        <Button weight="quiet" onClick={broke} disabled={!mayBook}>
+        <Button weight="quiet" onClick={broken} disabled={!mayBook}>
           {count} × {size} broke
         </Button>
       </div>

@@ -1,3 +1,4 @@
+import { tookOff } from "../../../core/book/acts/index.ts";
 import { outOpen } from "../../../core/book/out/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -18,12 +19,7 @@ export function HosePad() {
   const which = { account: "hose" as const, item: "hose", place: hose };
   const isOff = outOpen(entries, which) > 0;
   const off = () => {
-    const draft = {
-      kind: "movement" as const,
-      ...which,
-      out: 1,
-      text: [clamp, sat.trim().toLowerCase()].filter(Boolean).join(", "),
-    };
+    const draft = tookOff(which, 1, [clamp, sat.trim().toLowerCase()].filter(Boolean).join(", "));
     if (book(draft, [moveTick(page.job.id, entries, draft)])) setSat("");
   };
   return (

@@ -1,3 +1,4 @@
+import { tookOff } from "../../../core/book/acts/index.ts";
 import type { Account } from "../../../core/book/entry/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -25,7 +26,7 @@ export function NamePad({
   const [other, setOther] = useDraft(`pad-other-${label}:${page.job.id}`);
   const item = other.trim().toLowerCase() || name;
   const put = () => {
-    book({ kind: "movement", account, item, out: 1, ...(text ? { text } : {}) });
+    book(tookOff({ account, item }, 1, text));
     setOther("");
   };
   return (

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { dataOf, OpenedWithout } from "../../../core/book/facts/index.ts";
+import { openedWithout } from "../../../core/book/acts/index.ts";
 import type { Gate } from "../../../core/stages/plan/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -17,12 +17,7 @@ export function PartsGate({ gate }: { gate: Gate }) {
   const open = () => {
     const because = why.trim();
     if (because.length < LEAST_REASON) return setAsked(true);
-    book({
-      kind: "decision",
-      item: "opened without the part",
-      text: because,
-      data: dataOf(OpenedWithout, { because, parts: gate.waitsFor.map(({ entryId }) => entryId) }),
-    });
+    book(openedWithout(gate.waitsFor, because));
     setWhy("");
   };
   return (

@@ -1,3 +1,4 @@
+import { tookOff } from "../../../core/book/acts/index.ts";
 import { outOpen } from "../../../core/book/out/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -19,12 +20,7 @@ export function PlugPad() {
   const plug = { account: "connector" as const, item: "plug", place };
   const isOff = outOpen(entries, plug) > 0;
   const off = () => {
-    const draft = {
-      kind: "movement" as const,
-      ...plug,
-      out: 1,
-      ...(wire.trim() ? { text: wire.trim().toLowerCase() } : {}),
-    };
+    const draft = tookOff(plug, 1, wire.toLowerCase());
     if (book(draft, [moveTick(page.job.id, entries, draft)])) setWire("");
   };
   return (

@@ -1,5 +1,4 @@
-import { stepDoneDrafts } from "../../../core/book/acts/index.ts";
-import { type EntryDraft } from "../../../core/book/entry/index.ts";
+import { letOut, stepDoneDrafts } from "../../../core/book/acts/index.ts";
 import { factOf, StepDone } from "../../../core/book/facts/index.ts";
 import { inShownTemperatures, readShown, SHOWN } from "../../../core/kernel/units/index.ts";
 import { type WorkOrder, workOrderOf } from "../../../core/stages/plan/index.ts";
@@ -62,11 +61,7 @@ export function StepInHand({ work: untimed }: { work: WorkOrder }) {
     if (isWrong) return;
     const [said, ...rest] = stepDoneDrafts(step, entries);
     if (!said) return;
-    const out: EntryDraft[] =
-      litres === undefined
-        ? []
-        : [{ kind: "movement", account: "coolant", item: "drained", out: litres, unit: "L" }];
-    const moves = [...rest, ...out];
+    const moves = [...rest, ...(litres === undefined ? [] : [letOut("drained", litres)])];
     setDrained("");
     book(
       [said, ...moves],

@@ -1,4 +1,5 @@
 import { useMemo } from "react";
+import { tookOff } from "../../../core/book/acts/index.ts";
 import { stillOut, thing } from "../../../core/book/out/index.ts";
 import { partsGate, workOrderOf } from "../../../core/stages/plan/index.ts";
 import { readLastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
@@ -78,7 +79,7 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
                 key={thing(each)}
                 disabled={!mayBook || isOut(each)}
                 onClick={() => {
-                  const draft = { kind: "movement" as const, ...each, out: 1 };
+                  const draft = tookOff(each);
                   book(draft, [moveTick(page.job.id, entries, draft)]);
                 }}
                 className="justify-start px-3 text-left"

@@ -8,6 +8,14 @@ import { sentence } from "./words.ts";
 export const CANNOT_BECAUSE = ["tool", "time", "car", "hot"] as const;
 export type CannotBecause = (typeof CANNOT_BECAUSE)[number];
 
+/** As they are said. */
+export const CANNOT_WORDS: Readonly<Record<CannotBecause, string>> = {
+  tool: "no tool",
+  time: "no time today",
+  car: "not on this car",
+  hot: "too hot now",
+};
+
 /** A test that can't be done here: no tool, no time, not on this car, or not now because it is hot. */
 export class CannotTest {
   @IsString()

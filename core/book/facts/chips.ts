@@ -1,19 +1,18 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsString, Length } from "class-validator";
 import type { EntryDraft } from "../entry/index.ts";
 import type { Loose } from "./fact.ts";
 
-/** What the facts have in common that are answered by tapping chips: the chips that were tapped. */
-export class Chips {
-  @IsArray()
-  @ArrayMinSize(1, { message: "One at least." })
-  @ArrayMaxSize(20, { message: "20 at most." })
-  @IsString({ each: true })
-  @Length(1, 60, { each: true, message: "Each in 1 to 60 letters." })
-  chips: string[];
+/** The ids of chips that were kept by their words once; words that no chip has any more say nothing. */
+export function idsOfWords<Id extends string>(words: Readonly<Record<Id, string>>, said: unknown): Id[] {
+  const all = Object.entries(words) as [Id, string][];
+  return (Array.isArray(said) ? said : []).flatMap((chip) => {
+    const found = all.find(([, each]) => each === chip);
+    return found ? [found[0]] : [];
+  });
 }
 
-/** The chips of an entry from before facts had names, where it answers that question. */
-export function looseChips({ chips }: Loose, entry: EntryDraft, question: string): Chips | undefined {
-  const said = Array.isArray(chips) ? chips.filter((chip) => typeof chip === "string") : [];
-  return entry.item === question && said.length > 0 ? { chips: said } : undefined;
+/** The chips' words of an entry from before facts had names, where it answers that question. */
+export function looseChips({ chips }: Loose, entry: EntryDraft, question: string): string[] {
+  return entry.item === question && Array.isArray(chips)
+    ? chips.filter((chip) => typeof chip === "string")
+    : [];
 }

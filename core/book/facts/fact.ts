@@ -20,8 +20,8 @@ export interface FactClass<Fact extends object = object> {
   readonly example: EntryDraft;
   /** The sentence of the book, without its full stop. */
   words(fact: Fact, entry: EntryDraft | Entry, system: System): string;
-  /** Fields of the current version from an older one's; nothing where they can't be told. */
-  lift?(older: Loose, version: number): Loose | undefined;
+  /** Fields of the current version from an older one's, with the entry that said them; nothing where they can't be told. */
+  lift?(older: Loose, version: number, entry: EntryDraft | Entry): Loose | undefined;
   /** Fields from an entry written before facts had names; nothing where it says something else. */
   liftLoose?(data: Loose, entry: EntryDraft | Entry): Loose | undefined;
   /** What may stand in the book once only: a second of the same key is refused with these words. */

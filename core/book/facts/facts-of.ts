@@ -65,7 +65,7 @@ function fieldsOf(entry: EntryDraft | Entry): Fields {
     const kind = byName.get(fact);
     if (!kind || typeof v !== "number" || v > kind.version) return { unknown: fact.slice(0, 40) };
     if (v === kind.version) return { kind, fields };
-    const lifted = kind.lift?.(fields, v);
+    const lifted = kind.lift?.(fields, v, entry);
     return lifted ? { kind, fields: lifted } : { unknown: kind.fact };
   }
   if (!data && !mayBeLoose(entry)) return undefined;
@@ -86,10 +86,13 @@ function readFact(entry: EntryDraft | Entry): ReadFact | undefined {
 /** Read once for what an entry says in, which its copies share; older ones are read with the entry that says them. */
 const read = new WeakMap<object, { kind: EntryDraft["kind"]; result: ReadFact | undefined }>();
 
+const isCurrent = (data: Loose) =>
+  typeof data === "object" && typeof data.fact === "string" && byName.get(data.fact)?.version === data.v;
+
 /** What an entry says beyond its figures, whatever version wrote it; nothing where it is unknown or unsound. */
 export function factOf(entry: EntryDraft | Entry): ReadFact | undefined {
   if (!entry.data && !mayBeLoose(entry)) return undefined;
-  const key = entry.data && typeof entry.data === "object" && "fact" in entry.data ? entry.data : entry;
+  const key = entry.data && isCurrent(entry.data) ? entry.data : entry;
   const known = read.get(key);
   if (known && known.kind === entry.kind) return known.result;
   const result = readFact(entry);

@@ -53,6 +53,29 @@ describe("every fact", () => {
   );
 });
 
+describe("what was kept by its words once", () => {
+  it.each([
+    ["trouble", "fan never runs", { chips: ["fan-never"] }],
+    ["happens", "standing still", { chips: ["standing"] }],
+  ])("%s is read by ids now, whatever they are worded as", (fact, words, fields) => {
+    const older = one({
+      kind: "reading",
+      item: fact,
+      data: { fact, v: 1, chips: [words, "a word of nobody's"] },
+    });
+    expect(factOf(older)?.fact).toMatchObject(fields);
+    expect(factOf(one({ kind: "reading", item: fact, data: { fact, v: 1, chips: ["?"] } }))).toBeUndefined();
+  });
+
+  it("a gauge is read from the line's own text, each line by its own", () => {
+    const data = { fact: "gauge", v: 1 };
+    const at = (text: string) => factOf(one({ kind: "reading", item: "gauge", text, data }))?.fact;
+    expect(at("in the red")).toMatchObject({ stood: "red" });
+    expect(at("half")).toMatchObject({ stood: "half" });
+    expect(at("who knows")).toEqual({});
+  });
+});
+
 describe("entries from before facts had names", () => {
   it.each([
     [

@@ -4,6 +4,19 @@ import type { EntryDraft } from "../entry/index.ts";
 import { sentence } from "./words.ts";
 
 const MOST_DAYS = 3650;
+const DAYS_OF_MONTH = 30.4;
+const MOST_DAYS_TOLD = 60;
+
+/** Days as a guarantee is said: 30 days, 12 months. */
+export function guaranteeSpan(days: number): string {
+  if (days === 0) return "none";
+  if (days <= MOST_DAYS_TOLD) return days === 1 ? "one day" : `${days} days`;
+  return `${Math.round(days / DAYS_OF_MONTH)} months`;
+}
+
+/** A guarantee as it is written down: part 24 months, labour none. */
+export const guaranteeWords = ({ partDays, labourDays }: { partDays: number; labourDays: number }): string =>
+  `part ${guaranteeSpan(partDays)}, labour ${guaranteeSpan(labourDays)}`;
 
 /** For how long the shop answers for a part and for the work of fitting it. Names the entry that chose the part. */
 export class Guarantee {

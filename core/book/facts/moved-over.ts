@@ -6,6 +6,13 @@ import { sentence } from "./words.ts";
 export const MOVED_HOW = ["moved", "new", "none"] as const;
 export type MovedHow = (typeof MOVED_HOW)[number];
 
+/** As they are said. */
+export const MOVED_WORDS: Readonly<Record<MovedHow, string>> = {
+  moved: "moved over",
+  new: "new with it",
+  none: "none here",
+};
+
 /** A small thing of the old part: moved over to the new one, come new with it, or not there on this one. */
 export class MovedOver {
   /** The id of the line that chose the new part. */

@@ -6,6 +6,14 @@ import { sentence } from "./words.ts";
 export const SEEN_AS = ["sound", "advised", "declined", "replaced"] as const;
 export type SeenAs = (typeof SEEN_AS)[number];
 
+/** As they are said. */
+export const SEEN_WORDS: Readonly<Record<SeenAs, string>> = {
+  sound: "sound",
+  advised: "new one advised",
+  declined: "advised, declined",
+  replaced: "replaced",
+};
+
 /** Something looked at because it was in the open anyway: sound, or advised to replace, and what the customer said. */
 export class SeenApart {
   @IsString()

@@ -1,8 +1,8 @@
 import type { Entry } from "../../book/entry/index.ts";
 import { Codes, CoolantLevel, factsOf, Gauge, Happens, lastFact, Trouble } from "../../book/facts/index.ts";
-import { type Asked, TROUBLES } from "../../trade/diagnosis/knowledge/index.ts";
+import type { Asked } from "../../trade/diagnosis/knowledge/index.ts";
 
-const AFTER_WORK = "after recent work";
+const AFTER_WORK = "after-work";
 
 /**
  * What Ask has heard, as far as it moves belief: the answer that stands for each question. Recent work that the shop's
@@ -11,13 +11,10 @@ const AFTER_WORK = "after recent work";
 export function askedOf(entries: readonly Entry[], isAfterWork = false): Asked {
   const asked: Asked = {};
   const troubles = lastFact(entries, Trouble)?.fact.chips;
-  if (troubles)
-    asked.troubles = Object.entries(TROUBLES).flatMap(([id, words]) =>
-      troubles.includes(words) ? [id] : [],
-    );
+  if (troubles) asked.troubles = troubles;
   const happens = lastFact(entries, Happens)?.fact.chips;
   if (happens) asked.happens = happens;
-  const gauge = lastFact(entries, Gauge)?.entry.text;
+  const gauge = lastFact(entries, Gauge)?.fact.stood;
   if (gauge) asked.gauge = gauge;
   const codes = lastFact(entries, Codes)?.entry.text;
   if (codes) asked.codes = codes;

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
+import { saidLook } from "../../../core/book/acts/index.ts";
 import type { Entry } from "../../../core/book/entry/index.ts";
-import { Distance, dataOf, FollowUpSaid, lastFact } from "../../../core/book/facts/index.ts";
+import { Distance, lastFact } from "../../../core/book/facts/index.ts";
 import { promisesOf } from "../../../core/stages/plan/index.ts";
 import { workDone } from "../../../core/state/index.ts";
 import { type FollowUp, followUps } from "../../../core/trade/follow-ups/index.ts";
@@ -9,9 +10,6 @@ import type { NewEntry } from "../../entries/record-entries.ts";
 import { readDriving } from "./read-driving.ts";
 import { readRules } from "./read-rules.ts";
 import { shopDay } from "./shop-day.ts";
-
-const words = ({ what, on, byKm }: { what: string; on: string; byKm?: number }) =>
-  `promised: ${what}, by ${on}${byKm === undefined ? "" : ` or at ${byKm} km`}`;
 
 /** What the shop's rules ask of a job, but for what its book has promised, moved or dropped already. */
 async function stillToPromise(desk: Desk, vehicleId: string, book: readonly Entry[]): Promise<FollowUp[]> {
@@ -37,19 +35,13 @@ export async function promiseAtSigning(
   book: readonly Entry[],
 ): Promise<NewEntry[]> {
   const due = await stillToPromise(desk, vehicleId, book);
-  return due.map(({ rule, words: what, on, byKm }) => ({
+  return due.map(({ rule: key, words: what, on, byKm }) => ({
+    ...saidLook(
+      { key, does: "promised", what, ...(on && { on }), ...(byKm !== undefined && { byKm }) },
+      "metric",
+    ),
     id: randomUUID(),
     at: desk.now.toISOString(),
-    stage: "sign",
-    kind: "decision",
-    item: "second look",
-    text: words({ what, on, byKm }),
-    data: dataOf(FollowUpSaid, {
-      key: rule,
-      does: "promised",
-      what,
-      on,
-      ...(byKm === undefined ? {} : { byKm }),
-    }),
+    stage: "sign" as const,
   }));
 }

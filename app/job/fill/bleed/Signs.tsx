@@ -1,10 +1,10 @@
-import { BleedSign, dataOf } from "../../../../core/book/facts/index.ts";
+import { sawSign } from "../../../../core/book/acts/index.ts";
 import type { BleedRun } from "../../../../core/stages/fill/index.ts";
 import { SIGN_WORDS, SIGNS, type Sign } from "../../../../core/trade/bleed/index.ts";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import { useJob } from "../../stage/context.ts";
 
-const SAID = { "It is so": "pass", "Not so": "fail", "Not seen": "not-seen" } as const;
+const SAID = { pass: "It is so", fail: "Not so", "not-seen": "Not seen" } as const;
 /** Told by the top-ups themselves. */
 const BY_CYCLES: Sign = "level";
 
@@ -26,13 +26,12 @@ export function Signs({ run }: { run: BleedRun }) {
             <ChipsOne
               label={SIGN_WORDS[sign]}
               options={Object.keys(SAID)}
+              words={SAID}
               isNamedWhole
               isOff={!mayBook}
-              value={Object.entries(SAID).find(([, verdict]) => verdict === run.signs[sign])?.[0] ?? ""}
-              onChange={(chosen) => {
-                const verdict = SAID[chosen as keyof typeof SAID];
-                if (verdict && verdict !== run.signs[sign])
-                  book({ kind: "note", text: SIGN_WORDS[sign], data: dataOf(BleedSign, { sign, verdict }) });
+              value={run.signs[sign] ?? ""}
+              onChange={(verdict) => {
+                if (verdict && verdict !== run.signs[sign]) book(sawSign(sign, verdict as keyof typeof SAID));
               }}
             />
           </li>

@@ -1,4 +1,4 @@
-import { dataOf, MixRead, Strength } from "../../../../core/book/facts/index.ts";
+import { measuredMix, poured } from "../../../../core/book/acts/index.ts";
 import { format } from "../../../../core/kernel/units/index.ts";
 import { coolantState, FLUSHED_SHARE, othersIn } from "../../../../core/state/index.ts";
 import {
@@ -106,21 +106,15 @@ export function Mix() {
     toC: HOT_C,
   });
   const pour = ({ productL, waterL }: Refill) => {
-    const allL = Math.round((productL + waterL) * 1000) / 1000;
-    const fraction = Math.round(((productL * product.fraction) / (productL + waterL)) * 1000) / 1000;
-    book({
-      kind: "movement",
-      account: "coolant",
-      item: "poured",
-      in: allL,
-      unit: "L",
-      data: dataOf(Strength, {
-        fraction,
+    const litres = productL + waterL;
+    book(
+      poured(litres, {
+        fraction: (productL * product.fraction) / litres,
         base: fields.base,
         ...(goesIn && { kind: goesIn }),
         ...(can.product && { product: can.product }),
       }),
-    });
+    );
   };
   return (
     <section aria-labelledby="mix" className="flex flex-col gap-3">
@@ -147,11 +141,7 @@ export function Mix() {
           read.measured === undefined
             ? undefined
             : () => {
-                const fraction = Math.round((read.measured ?? 0) * 1000) / 1000;
-                const data = dataOf(MixRead, { fraction, base: fields.base });
-                if (
-                  book({ kind: "reading", item: "coolant strength", text: `by ${fields.instrument}`, data })
-                )
+                if (book(measuredMix(read.measured ?? 0, fields.base, fields.instrument)))
                   setFields({ ...fields, reads: "", readsAfter: -1 });
               }
         }

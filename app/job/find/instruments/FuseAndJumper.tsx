@@ -1,3 +1,4 @@
+import { testedOwn } from "../../../../core/book/acts/index.ts";
 import { jumperFuse, motorDraw } from "../../../../core/trade/electrics/index.ts";
 import { FigureField, figure, Instrument, worked } from "../../instrument/Instrument.tsx";
 import { useFields } from "../../instrument/useFields.ts";
@@ -26,13 +27,7 @@ export function FuseAndJumper({ find }: { find: KnownFind }) {
         )
       }
       onBook={() =>
-        result &&
-        book({
-          kind: "test",
-          item: "motor's draw against fuse and wire",
-          text: result.because,
-          data: { verdict: result.verdict },
-        })
+        result && book(testedOwn("motor's draw against fuse and wire", result.verdict, result.because))
       }
     >
       <FigureField label="Motor draws" unit="A" value={amps} onChange={put("amps")} />

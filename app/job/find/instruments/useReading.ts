@@ -1,3 +1,4 @@
+import { testedOwn } from "../../../../core/book/acts/index.ts";
 import type { Judgement } from "../../../../core/kernel/verdict/index.ts";
 import { UNSURE } from "../../../../core/trade/diagnosis/knowledge/index.ts";
 import { useJob } from "../../stage/context.ts";
@@ -12,6 +13,6 @@ export function useReading(find: KnownFind) {
   return (test: string, outcome: string | undefined, { verdict, because }: Judgement, item: string) => {
     const isHere = find.state.model.tests.some(({ id }) => id === test);
     if (isHere) find.report(test, outcome ?? UNSURE, because.slice(0, 1900));
-    else book({ kind: "test", item, text: because.slice(0, 1900), data: { verdict } });
+    else book(testedOwn(item, verdict, because.slice(0, 1900)));
   };
 }

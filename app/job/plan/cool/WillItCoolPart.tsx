@@ -1,3 +1,4 @@
+import { testedOwn } from "../../../../core/book/acts/index.ts";
 import { type CoolingUnit, willItCool } from "../../../../core/trade/fit/index.ts";
 import { useDraft } from "../../../drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
@@ -156,15 +157,7 @@ export function WillItCoolPart() {
       <div className="flex flex-wrap gap-2">
         <Button
           disabled={!mayBook || !found}
-          onClick={() =>
-            found &&
-            book({
-              kind: "test",
-              item: "will it cool",
-              text: found.because,
-              data: { verdict: found.verdict },
-            })
-          }
+          onClick={() => found && book(testedOwn("will it cool", found.verdict, found.because))}
         >
           Book it
         </Button>

@@ -1,3 +1,4 @@
+import { noted } from "../../../../core/book/acts/index.ts";
 import { boltLength, type Joint, type Seat } from "../../../../core/trade/fit/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsOne } from "../../../ui/Chips.tsx";
@@ -117,7 +118,7 @@ export function Bolt() {
         <Button
           disabled={!mayBook || !found || "refused" in found}
           onClick={() => {
-            book({ kind: "note", text: `Bolt ${words}: through ${stack} mm into a ${seat}.` });
+            book(noted(`Bolt ${words}: through ${stack} mm into a ${seat}.`));
             clear();
           }}
         >

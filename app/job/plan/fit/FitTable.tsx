@@ -1,6 +1,5 @@
 import { useMemo } from "react";
-import type { EntryDraft } from "../../../../core/book/entry/index.ts";
-import { dataOf, MeasuredUnit, Task, ToGet } from "../../../../core/book/facts/index.ts";
+import { measuredUnit, testedOwn, tookRemedy } from "../../../../core/book/acts/index.ts";
 import { tasksOf } from "../../../../core/book/out/index.ts";
 import { compareUnits, type Steering } from "../../../../core/trade/fit/index.ts";
 import type { Measured } from "../../../../server/subjects/vehicles/read-measured.ts";
@@ -110,24 +109,13 @@ export function FitTable({ measured }: { measured: Measured["unit"] }) {
       ({ what, verdict, remedy }) => `${what}: ${verdict.replace("-", " ")}. ${remedy ?? ""}`,
     );
     const verdict = stops ? "fail" : lines.some((line) => line.verdict === "not-seen") ? "not-seen" : "pass";
-    book({
-      kind: "test",
-      item: "old and new compared",
-      text: (told.length > 0 ? told.join(" ") : "The same in all that was measured.").slice(0, 1900),
-      data: { verdict },
-    });
+    const seen = (told.length > 0 ? told.join(" ") : "The same in all that was measured.").slice(0, 1900);
+    book(testedOwn("old and new compared", verdict, seen));
   };
   const isEmpty = JSON.stringify(draft) === JSON.stringify(EMPTY);
   const keepOn = (which: "old" | "made") => {
     const fact = measuredFrom(draft[which], space, steering);
-    if (!fact) return;
-    const size = [fact.widthMm, fact.heightMm, fact.depthMm].map((each) => each ?? "?").join(" × ");
-    book({
-      kind: "note",
-      item: "radiator and fan measured",
-      text: `${size} mm, for this vehicle's card`,
-      data: dataOf(MeasuredUnit, fact),
-    });
+    if (fact) book(measuredUnit(fact));
   };
   const known = new Set(tasksOf(entries).map(({ words }) => words));
   const remedies = lines.filter(
@@ -135,24 +123,9 @@ export function FitTable({ measured }: { measured: Measured["unit"] }) {
   );
   const takeRemedies = () =>
     book(
-      remedies.flatMap(({ what, remedy = "", extraMinutes, part }): EntryDraft[] => [
-        {
-          kind: "decision",
-          item: what,
-          text: remedy,
-          data: dataOf(Task, { minutes: Math.round(extraMinutes) }),
-        },
-        ...(part
-          ? [
-              {
-                kind: "note" as const,
-                item: part.slice(0, 60),
-                text: "the new part wants it, 1 to get",
-                data: dataOf(ToGet, { count: 1, because: "fit" }),
-              },
-            ]
-          : []),
-      ]),
+      remedies.flatMap(({ what, remedy = "", extraMinutes: minutes, part }) =>
+        tookRemedy({ what, remedy, minutes, part }),
+      ),
     );
   return (
     <div className="flex flex-col gap-5">

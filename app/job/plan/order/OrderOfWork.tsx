@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { dataOf, OrderOfWork } from "../../../../core/book/facts/index.ts";
+import { tookOrder } from "../../../../core/book/acts/index.ts";
 import { workOrderOf } from "../../../../core/stages/plan/index.ts";
 import {
   FEATURES,
@@ -50,12 +50,7 @@ export function OrderOfWorkPart({ last }: { last: LastOnModel | null }) {
     change({ order: next.order.map((step) => step.id) });
   };
   const take = () => {
-    book({
-      kind: "decision",
-      item: "order of work",
-      text: `${goal}, ${steps.length} steps, ${total}`,
-      data: dataOf(OrderOfWork, { goal, features, order: steps.map(({ id }) => id) }),
-    });
+    book(tookOrder(goal, features, steps, total));
     setTyped(undefined);
   };
   return (

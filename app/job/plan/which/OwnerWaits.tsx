@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { useFetcher } from "react-router";
-import { dataOf, Waiting } from "../../../../core/book/facts/index.ts";
+import { waits } from "../../../../core/book/acts/index.ts";
 import { format } from "../../../../core/kernel/units/index.ts";
 import { countedLevels, lossRate, reaches } from "../../../../core/trade/leaks/index.ts";
 import type { LevelsOf } from "../../../../server/subjects/levels/read-levels.ts";
@@ -32,12 +32,7 @@ export function OwnerWaits() {
       ? `loses ${format(rate.likely * WEEK, "volume", system)} a week, at most ${format(rate.high * WEEK, "volume", system)}`
       : "how fast it loses isn't known";
     const until = earliest ? `; may be at its minimum from ${dateOf(earliest, timeZone)}` : "";
-    book({
-      kind: "decision",
-      item: "waits",
-      text: `the owner would rather wait: ${lost}${until}`,
-      data: dataOf(Waiting, { waitsFor: "owner", ...(earliest && { until: earliest }) }),
-    });
+    book(waits("owner", `the owner would rather wait: ${lost}${until}`, earliest));
   };
   return (
     <section aria-labelledby="owner-waits" className="border-rule border-t pt-3">

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
-import { ChosenPart, dataOf } from "../../../../core/book/facts/index.ts";
+import { chosePart } from "../../../../core/book/acts/index.ts";
 import type { PartLife } from "../../../../core/stages/earlier-jobs/index.ts";
 import { lifeHere, type PartSpan } from "../../../../core/stages/earlier-jobs/index.ts";
 import { type ShelfItem } from "../../../../core/trade/shelf/index.ts";
@@ -98,20 +98,9 @@ export function WhichPart({ lives, shelf }: { lives: readonly PartLife[]; shelf:
     const option = sound.find((each) => each.id === id);
     if (part.trim() === "") return setAsked(true);
     if (!option) return;
-    const because = (why.trim() || compared.get(id)?.because || "").slice(0, 300);
     const { grade, supplier, priceCents, guarantee } = option;
-    book({
-      kind: "decision",
-      item: part.trim().toLowerCase(),
-      text: `${grade}, ${supplier}. ${because}`,
-      data: dataOf(ChosenPart, {
-        grade,
-        supplier,
-        priceCents,
-        ...guarantee,
-        ...(because ? { because } : {}),
-      }),
-    });
+    const because = why.trim() || compared.get(id)?.because || "";
+    book(chosePart({ item: part, grade, supplier, priceCents, guarantee, because }));
   };
   return (
     <div className="flex flex-col gap-5">

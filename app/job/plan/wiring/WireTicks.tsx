@@ -1,4 +1,5 @@
-import { dataOf, FitCheck, factOf, factsOf, WireOn } from "../../../../core/book/facts/index.ts";
+import { checkedFit, putWireOn } from "../../../../core/book/acts/index.ts";
+import { factOf, factsOf, WireOn } from "../../../../core/book/facts/index.ts";
 import { fitVerdicts } from "../../../../core/book/out/index.ts";
 import type { FanWiring } from "../../../../core/trade/electrics/index.ts";
 import { Button } from "../../../ui/Button.tsx";
@@ -37,20 +38,12 @@ export function WireTicks({ wiring: { wires } }: { wiring: FanWiring }) {
                 aria-label={`It is on: ${name}`}
                 disabled={!mayBook || on.has(name)}
                 onClick={() =>
-                  book(
-                    {
-                      kind: "note",
-                      item: "wire",
-                      text: `${name} is on`,
-                      data: dataOf(WireOn, { wire: name }),
-                    },
-                    [
-                      sayTick(page.job.id, entries, `wire:${name}`, (entry) => {
-                        const said = factOf(entry)?.fact;
-                        return said instanceof WireOn && said.wire === name;
-                      }),
-                    ],
-                  )
+                  book(putWireOn(name), [
+                    sayTick(page.job.id, entries, `wire:${name}`, (entry) => {
+                      const said = factOf(entry)?.fact;
+                      return said instanceof WireOn && said.wire === name;
+                    }),
+                  ])
                 }
               >
                 It is on
@@ -68,13 +61,7 @@ export function WireTicks({ wiring: { wires } }: { wiring: FanWiring }) {
               weight={verdict === "pass" ? "plain" : "quiet"}
               aria-label={`${verdict === "pass" ? "It ran" : "It didn't"}: on the bench`}
               disabled={!mayBook || bench === verdict}
-              onClick={() =>
-                book({
-                  kind: "note",
-                  text: RUNS[verdict],
-                  data: dataOf(FitCheck, { check: "fan-bench", verdict }),
-                })
-              }
+              onClick={() => book(checkedFit("fan-bench", verdict, RUNS[verdict]))}
             >
               {verdict === "pass" ? "It ran" : "It didn't"}
             </Button>

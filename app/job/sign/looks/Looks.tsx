@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { v4 as newId } from "uuid";
-import { Distance, dataOf, FollowUpSaid, lastFact } from "../../../../core/book/facts/index.ts";
-import { dayWords } from "../../../../core/kernel/days/index.ts";
-import { format, inShownUnits } from "../../../../core/kernel/units/index.ts";
+import { dueWords, saidLook } from "../../../../core/book/acts/index.ts";
+import { Distance, FollowUpSaid, lastFact } from "../../../../core/book/facts/index.ts";
+import { inShownUnits } from "../../../../core/kernel/units/index.ts";
 import { promisesOf } from "../../../../core/stages/plan/index.ts";
 import { workDone } from "../../../../core/state/index.ts";
 import { followUps } from "../../../../core/trade/follow-ups/index.ts";
@@ -47,24 +47,16 @@ export function Looks({ rules, driving, today }: LooksToldBy) {
       .map(({ rule, words, ...each }) => ({ key: rule, what: words, state: "due" as const, ...each })),
   ];
   const may = role !== "desk" && (isSigned ? mayCorrect : mayBook);
-  const when = ({ on, byKm }: Pick<Row, "on" | "byKm">) =>
-    [on && `by ${dayWords(on)}`, byKm !== undefined && `at ${format(byKm, "distance", system)}`]
-      .filter(Boolean)
-      .join(" or ");
-  const say = (row: Omit<Row, "state">, does: FollowUpSaid["does"], because?: string) => {
-    const { key, what, on, byKm } = row;
-    const data = dataOf(FollowUpSaid, {
+  const when = (row: Pick<Row, "on" | "byKm">) => dueWords(row, system);
+  const say = ({ key, what, on, byKm }: Omit<Row, "state">, does: FollowUpSaid["does"], because?: string) => {
+    const about = {
       key,
-      does,
       what,
-      ...(on ? { on } : {}),
-      ...(byKm === undefined ? {} : { byKm }),
-      ...(because ? { because } : {}),
-    });
-    const text = [`${does}: ${what}`, does === "promised" || does === "moved" ? when(row) : "", because]
-      .filter(Boolean)
-      .join(", ");
-    if (book({ kind: "decision", stage: "sign", item: "second look", text, data })) {
+      ...(on && { on }),
+      ...(byKm !== undefined && { byKm }),
+      ...(because && { because }),
+    };
+    if (book(saidLook({ ...about, does }, system))) {
       setAsked(undefined);
       setAdding(false);
     }

@@ -1,14 +1,14 @@
 import type { Prior } from "../model/index.ts";
 import { hypothesisOf } from "./hypotheses.ts";
 import { DEAD_FAN } from "./outcome-words.ts";
+import type { GaugeStood, HappensWhen } from "./owners-words.ts";
 import { TROUBLES, type Trouble, troubleGiven } from "./troubles.ts";
 
 /** What Ask has heard, as far as it moves belief. */
 export interface Asked {
-  troubles?: readonly string[];
-  /** Chips of "when does it happen". */
-  happens?: readonly string[];
-  gauge?: string;
+  troubles?: readonly Trouble[];
+  happens?: readonly HappensWhen[];
+  gauge?: GaugeStood;
   level?: "line" | "min" | "low" | "empty";
   codes?: string;
 }
@@ -54,37 +54,37 @@ const LOSES = [
 ];
 
 /** Chips weigh little: owners remember the last time, not every time. */
-const HAPPENS: Record<string, Hint[]> = {
-  "standing still": [
+const HAPPENS_HINTS: Record<HappensWhen, Hint[]> = {
+  standing: [
     { times: 2, faults: AIR_FLOW, reason: "no wind of its own, so the fan is missed" },
     { times: 0.6, faults: COOLANT_FLOW, reason: "these show with load" },
   ],
-  "on the road": [
+  road: [
     { times: 2.5, faults: COOLANT_FLOW, reason: "load without enough flow" },
     { times: 0.4, faults: AIR_FLOW, reason: "the wind does the fan's work" },
   ],
   uphill: [{ times: 2, faults: [...COOLANT_FLOW, "head-gasket"], reason: "load" }],
   towing: [{ times: 2, faults: [...COOLANT_FLOW, "head-gasket", "clutch-slips"], reason: "load" }],
-  "hot weather": [
+  "hot-weather": [
     {
       times: 1.5,
       faults: ["core-blocked-outside", "shroud-missing", "clutch-slips"],
       reason: "little to spare",
     },
   ],
-  "cold weather": [
+  "cold-weather": [
     {
       times: 3,
       faults: ["thermostat-open", "leak-hose"],
       reason: "shows when it must hold heat; clamps shrink",
     },
   ],
-  "after a drive": [{ times: 1.5, faults: LOSES, reason: "pressure is highest then" }],
-  "after a night": [{ times: 2, faults: LOSES, reason: "a night's drip is a puddle" }],
-  "with air conditioning": [
+  "after-drive": [{ times: 1.5, faults: LOSES, reason: "pressure is highest then" }],
+  "after-night": [{ times: 2, faults: LOSES, reason: "a night's drip is a puddle" }],
+  "air-conditioning": [
     { times: 3, faults: ["ac-trigger", "core-blocked-outside", "resistor"], reason: "more heat in front" },
   ],
-  "after recent work": [
+  "after-work": [
     {
       times: 4,
       faults: [
@@ -114,10 +114,10 @@ const LEVELS: Record<"line" | "min" | "low" | "empty", Hint[]> = {
   ],
 };
 
-const GAUGES: Record<string, Hint[]> = {
-  "in the red": [{ times: 0.4, faults: ["nothing-wrong"], reason: "a poor witness, but a loud one" }],
+const GAUGE_HINTS: Partial<Record<GaugeStood, Hint[]>> = {
+  red: [{ times: 0.4, faults: ["nothing-wrong"], reason: "a poor witness, but a loud one" }],
   cold: [{ times: 2.5, faults: ["thermostat-open"], reason: "never got warm" }],
-  "not working": [
+  broken: [
     { times: 2, faults: ["gauge-high", "sensor-open", "sensor-plug"], reason: "something there is broken" },
   ],
 };
@@ -153,8 +153,8 @@ const CODES: { code: RegExp; hint: Hint }[] = [
 
 function hintsOf({ happens = [], gauge, level, codes }: Asked): Hint[] {
   return [
-    ...happens.flatMap((chip) => (Object.hasOwn(HAPPENS, chip) ? (HAPPENS[chip] ?? []) : [])),
-    ...(gauge && Object.hasOwn(GAUGES, gauge) ? (GAUGES[gauge] ?? []) : []),
+    ...happens.flatMap((when) => (Object.hasOwn(HAPPENS_HINTS, when) ? HAPPENS_HINTS[when] : [])),
+    ...((gauge && Object.hasOwn(GAUGE_HINTS, gauge) && GAUGE_HINTS[gauge]) || []),
     ...(level ? LEVELS[level] : []),
     ...CODES.filter(({ code }) => code.test(codes ?? "")).map(({ hint }) => hint),
   ];

@@ -15,6 +15,7 @@ export {
   type OutcomeKnowledge,
   type TestKnowledge,
 } from "./knowledge.ts";
+export { GAUGES, type GaugeStood, HAPPENS, type HappensWhen } from "./owners-words.ts";
 export { USUAL_RATES, VERDICT_BELIEF } from "./rates.ts";
 export { REPAIRS } from "./repairs.ts";
 export { type CircuitAnswers, type SettledCircuit, settleCircuit } from "./settle-circuit.ts";

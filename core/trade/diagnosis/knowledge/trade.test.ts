@@ -46,7 +46,7 @@ const CASES: [says: string, kind: CircuitKind, asked: Asked, results: Results, t
   [
     "a switch of the wrong rating is a fault even when it works",
     "switch-2",
-    { troubles: ["hot-standing"], happens: ["after recent work"] },
+    { troubles: ["hot-standing"], happens: ["after-work"] },
     { stamp: "other", "jumper-low": "runs", "jumper-high": "runs", "warm-up": "elsewhere" },
     "switch-rating",
   ],
@@ -116,7 +116,7 @@ const CASES: [says: string, kind: CircuitKind, asked: Asked, results: Results, t
   [
     "a fan that blows against the wind",
     "switch-1",
-    { troubles: ["hot-standing"], happens: ["after recent work"] },
+    { troubles: ["hot-standing"], happens: ["after-work"] },
     { paper: "against", "warm-up": "boils" },
     "fan-backwards",
   ],
@@ -151,14 +151,14 @@ const CASES: [says: string, kind: CircuitKind, asked: Asked, results: Results, t
   [
     "hay in the fins",
     "switch-2",
-    { troubles: ["hot-road"], happens: ["hot weather"] },
+    { troubles: ["hot-road"], happens: ["hot-weather"] },
     { fins: "blocked", "core-hot": "even" },
     "core-blocked-outside",
   ],
   [
     "gurgles behind the dash after a refill, bubbles that stop",
     "self-contained",
-    { troubles: ["no-heat"], happens: ["after recent work"] },
+    { troubles: ["no-heat"], happens: ["after-work"] },
     { heater: "gurgles", bubbles: "stop" },
     "air-lock",
   ],

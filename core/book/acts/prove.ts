@@ -1,0 +1,52 @@
+import type { EntryDraft } from "../entry/index.ts";
+import { dataOf, FanHeard, type FanSaid, PressureRead, Proof, type ProofName } from "../facts/index.ts";
+import { READ_ITEMS } from "../heat/index.ts";
+import { saying } from "./about.ts";
+
+/** Something shows that the work has done what it should, or not, or wasn't seen; then why. */
+export const proved = (
+  { proof, words }: { proof: ProofName; words: string },
+  verdict: Proof["verdict"],
+  because?: string,
+): EntryDraft => ({
+  kind: "test",
+  item: words,
+  ...saying(because),
+  data: dataOf(Proof, { proof, verdict, ...(because ? { because } : {}) }),
+});
+
+/** The gauge on a system under pressure, kPa; what was read of the coolant beside it, °C. */
+export const readPressure = (kPa: number, { begins, coolantC }: PressureRead = {}): EntryDraft => ({
+  kind: "reading",
+  item: "pressure test",
+  value: kPa,
+  unit: "kPa",
+  data: dataOf(PressureRead, { ...(begins && { begins }), ...(coolantC !== undefined && { coolantC }) }),
+});
+
+/** The coolant's temperature, °C, where it was read; `at` where that was not now, ISO. */
+export const readCoolant = (
+  celsius: number,
+  where: keyof typeof READ_ITEMS = "engine",
+  when?: string,
+): EntryDraft => ({
+  kind: "reading",
+  item: READ_ITEMS[where],
+  value: celsius,
+  unit: "°C",
+  ...(when && { at: when }),
+});
+
+/** The air around the car, °C. */
+export const readRoom = (celsius: number): EntryDraft => ({
+  kind: "reading",
+  item: "room",
+  value: celsius,
+  unit: "°C",
+});
+
+/** What was heard of the fan as something was read. */
+export const heardFan = (reading: EntryDraft, fan: FanSaid): EntryDraft => ({
+  ...reading,
+  data: dataOf(FanHeard, { fan }),
+});
