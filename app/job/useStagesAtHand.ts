@@ -14,7 +14,8 @@ const PARTS = [
   () => import("./build/BuildTools.tsx"),
   () => import("./find/BeliefPicture.tsx"),
   () => import("./find/instruments/Sensor.tsx"),
-  () => import("./find/planner-here.ts"),
+  () => import("../workers/planner-here.ts"),
+  () => import("../workers/traces-here.ts"),
 ];
 
 /** A part is compiled and run as it comes: between two of them a tap is answered first. */

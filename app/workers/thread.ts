@@ -1,7 +1,13 @@
 import { type Remote, wrap } from "comlink";
 
-/** A worker that hasn't answered by then is not coming: its script could not be had, or the tablet starves it. */
+/** A worker that hasn't said by then that it is there is not coming: its script could not be had, or the tablet starves it. */
 const PATIENCE_MS = 2000;
+
+/** What a worker gives beside its work: a word that it is there. */
+export interface Present {
+  isHere: () => true;
+}
+export const isHere = (): true => true;
 
 export interface Thread<Work> {
   ask: <Result>(call: (work: Remote<Work> | Work) => Promise<Result> | Result) => Promise<Result>;
@@ -17,20 +23,29 @@ function started(start: () => Worker): Worker | undefined {
   }
 }
 
-/** Works in a worker; where there is none to be had, `here`, so that a dead network takes nobody's answer away. */
-export function openThread<Work>(start: () => Worker, here: () => Promise<Work>): Thread<Work> {
+/**
+ * Works in a worker; where there is none to be had, `here`, so that a dead network takes nobody's answer away. A worker that is
+ * there has as long as its work takes; one that breaks over it leaves it to be done here.
+ */
+export function openThread<Work extends Present>(
+  start: () => Worker,
+  here: () => Promise<Omit<Work, keyof Present>>,
+): Thread<Omit<Work, keyof Present>> {
   const worker = started(start);
   if (!worker) return { ask: async (call) => call(await here()), close: () => undefined };
   const remote = wrap<Work>(worker);
-  const broken = new Promise<undefined>((tell) =>
-    worker.addEventListener("error", () => tell(undefined), { once: true }),
+  const broken = new Promise<false>((tell) =>
+    worker.addEventListener("error", () => tell(false), { once: true }),
   );
+  const late = new Promise<false>((tell) => setTimeout(() => tell(false), PATIENCE_MS));
+  const there = Promise.resolve((remote as unknown as Remote<Present>).isHere());
+  const isThere = Promise.race([there, broken, late]);
   return {
     ask: async (call) => {
-      const late = new Promise<undefined>((tell) => setTimeout(() => tell(undefined), PATIENCE_MS));
-      const answer = Promise.resolve(call(remote)).then((result) => ({ result }));
-      // What the work itself refuses is its answer; only a worker that says nothing is none.
-      const first = await Promise.race([answer, broken, late]);
+      if (!(await isThere)) return call(await here());
+      const answer = Promise.resolve(call(remote as Remote<Omit<Work, keyof Present>>));
+      // What the work itself refuses is its answer; only a worker that says nothing more is none.
+      const first = await Promise.race([answer.then((result) => ({ result })), broken]);
       return first ? first.result : call(await here());
     },
     close: () => worker.terminate(),

@@ -1,4 +1,3 @@
-import { wrap } from "comlink";
 import { useRef, useState } from "react";
 import { readCoolant } from "../../../core/book/acts/index.ts";
 import { format } from "../../../core/kernel/units/index.ts";
@@ -6,7 +5,8 @@ import type { CoolReading } from "../../../core/trade/bleed/index.ts";
 import { decodeLog, MOST_CHARACTERS } from "../../../core/trade/trace/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { whenOf } from "../../ui/dates.ts";
-import type { TraceWorker } from "../../workers/trace.worker.ts";
+import { openTraces } from "../../workers/traces.ts";
+import { useThread } from "../../workers/useThread.ts";
 import { useJob } from "../stage/context.ts";
 
 interface Read {
@@ -20,6 +20,7 @@ const MS = 1000;
 /** A log of the engine as it cools, taken for a dozen readings; its end is when the file was last written. */
 export function FromLog({ sinceS }: { sinceS: number }) {
   const { book, mayBook, system, timeZone } = useJob();
+  const ask = useThread(openTraces);
   const input = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<Read>();
   const [trouble, setTrouble] = useState("");
@@ -28,14 +29,11 @@ export function FromLog({ sinceS }: { sinceS: number }) {
     setTrouble("");
     if (!file) return;
     if (file.size > MOST_CHARACTERS) return setTrouble("That log is too large: export the cool-down alone.");
-    const thread = new Worker(new URL("../../workers/trace.worker.ts", import.meta.url), {
-      type: "module",
-    });
     try {
       const endedAt = Math.min(file.lastModified, Date.now());
       const text = decodeLog(new Uint8Array(await file.arrayBuffer()));
       const given = { endedAtS: endedAt / MS, sinceS };
-      const readings = await wrap<TraceWorker>(thread).coolReadings(text, given);
+      const readings = await ask((work) => work.coolReadings(text, given));
       if (!readings)
         setTrouble("That is no log that can be read: a time and a coolant temperature are wanted.");
       else if (readings.length === 0)
@@ -45,8 +43,6 @@ export function FromLog({ sinceS }: { sinceS: number }) {
       else setRead({ name: file.name, endedAt, readings });
     } catch {
       setTrouble("That log could not be read.");
-    } finally {
-      thread.terminate();
     }
   };
   const save = () => {

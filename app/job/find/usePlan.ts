@@ -1,7 +1,8 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import { type Belief, type FindPlan, type FindState, keyOf } from "../../../core/stages/find/index.ts";
 import type { FindRead } from "../../../server/books/jobs/read-find.ts";
-import { openPlanner, type Planner } from "./planner.ts";
+import { openPlanner } from "../../workers/planner.ts";
+import { useThread } from "../../workers/useThread.ts";
 
 /** Results are taken back and put again: their plans are kept. */
 const MOST_KEPT = 24;
@@ -11,14 +12,9 @@ type Plans = ReadonlyMap<string, FindPlan>;
 /** The plan of a belief: what came with the page, what was worked out before, or undefined until the worker has it. */
 function useAnswer(belief: Belief | undefined, planned: FindRead["planned"]): FindPlan | undefined {
   const [answers, setAnswers] = useState<Plans>(new Map());
-  const planner = useRef<Planner>(undefined);
+  const ask = useThread(openPlanner, { atOnce: true });
   const key = useMemo(() => belief && keyOf(belief.question), [belief]);
   const plan = key === undefined ? undefined : key === planned?.key ? planned.plan : answers.get(key);
-  useEffect(() => {
-    const opened = openPlanner();
-    planner.current = opened;
-    return () => opened.close();
-  }, []);
   useEffect(() => {
     if (!belief || key === undefined || plan) return;
     let isAsked = true;
@@ -31,11 +27,11 @@ function useAnswer(belief: Belief | undefined, planned: FindRead["planned"]): Fi
       setAnswers(() => {
         throw fault;
       });
-    planner.current?.ask(belief.question).then(keep, fail);
+    ask(({ planOf }) => planOf(belief.question)).then(keep, fail);
     return () => {
       isAsked = false;
     };
-  }, [belief, key, plan]);
+  }, [ask, belief, key, plan]);
   return plan;
 }
 

@@ -1,4 +1,3 @@
-import { wrap } from "comlink";
 import { extent, line, scaleLinear } from "d3";
 import { useEffect, useState } from "react";
 import { factsOf, type WarmUpLog as Log, WarmUpLog } from "../../../core/book/facts/index.ts";
@@ -7,7 +6,8 @@ import { decodeLog, type TraceSpec } from "../../../core/trade/trace/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
 import type { ComparedLogs } from "../../workers/compare-logs.ts";
-import type { TraceWorker } from "../../workers/trace.worker.ts";
+import { openTraces } from "../../workers/traces.ts";
+import { useThread } from "../../workers/useThread.ts";
 import { useJob } from "../stage/context.ts";
 
 async function textOf(jobId: string, logId: string): Promise<string | undefined> {
@@ -86,23 +86,27 @@ export function Compare({ spec }: { spec: TraceSpec }) {
   const [chosen, setChosen] = useState<{ before: string; after: string }>();
   const [compared, setCompared] = useState<ComparedLogs>();
   const [trouble, setTrouble] = useState("");
+  const ask = useThread(openTraces);
   const jobId = page.job.id;
   const key = chosen && `${chosen.before} ${chosen.after}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: read once for each pair
   useEffect(() => {
     if (!chosen) return;
-    const thread = new Worker(new URL("../../workers/trace.worker.ts", import.meta.url), { type: "module" });
+    let isAsked = true;
     const work = async () => {
       setTrouble("");
       const [a, b] = await Promise.all([textOf(jobId, chosen.before), textOf(jobId, chosen.after)]);
       if (a === undefined || b === undefined)
         return setTrouble("One of the logs could not be fetched. Try again when the server answers.");
-      const both = await wrap<TraceWorker>(thread).compareLogs(a, b, spec);
+      const both = await ask((work) => work.compareLogs(a, b, spec));
+      if (!isAsked) return;
       if (both) setCompared(both);
       else setTrouble("One of the logs can't be read.");
     };
     void work().catch(() => setTrouble("The two could not be compared."));
-    return () => thread.terminate();
+    return () => {
+      isAsked = false;
+    };
   }, [key]);
   const [first, last] = [logs[0], logs.at(-1)];
   if (!first || !last || logs.length < 2) return null;
