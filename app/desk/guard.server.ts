@@ -2,11 +2,13 @@ import { randomUUID } from "node:crypto";
 import { data, type LoaderFunctionArgs, redirect } from "react-router";
 import { asRefusal } from "../../server/database/as-refusal.ts";
 import { type AtDesk, atDesk } from "../../server/database/connection.ts";
+import { type Counted, counted } from "../../server/database/statements.ts";
 import { type Role, reaches } from "../../server/desk/roles.ts";
 import { findSession, type Member } from "../../server/subjects/people/find-session.ts";
 import { isUntouched, readCookie, sessionCookie } from "./cookies.server.ts";
 import { database, followingDatabase, leaveFollowing } from "./database.server.ts";
 import { log, loggedPath } from "./log.server.ts";
+import { oncePerRequest } from "./once.server.ts";
 
 export interface Visit {
   request: Request;
@@ -19,6 +21,8 @@ export interface Visit {
   desk: AtDesk;
   /** The same for what may be a second old: by a database that follows, where there is one. Whoever has just written is shown what they wrote. */
   look: AtDesk;
+  /** What several loaders of one page want is read once for all of them. */
+  once: <Value>(key: string, read: () => Promise<Value>) => Promise<Value>;
   /** Whether the session still stands: for what goes on after the answer has begun. */
   isStillIn: () => Promise<boolean>;
 }
@@ -74,8 +78,9 @@ async function answered<Result>(
   context: unknown,
   work: () => Promise<Result>,
 ): Promise<Result> {
+  const { seen = {} } = (context ?? {}) as { seen?: Counted };
   try {
-    return await work();
+    return await counted(seen, work);
   } catch (error) {
     const refusal = asRefusal(error);
     if (refusal) {
@@ -109,7 +114,9 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
       const url = new URL(request.url);
       const now = new Date();
       const token = await readCookie(sessionCookie, request);
-      const found = await findSession(database(), token, now, { isUntouched: isUntouched(request) });
+      const found = await oncePerRequest(context, "session", () =>
+        findSession(database(), token, now, { isUntouched: isUntouched(request) }),
+      );
       if (!found) return askToSignIn(request, url);
       noteSeen(context, { shop: found.shopId, person: found.personId });
       if (!reaches(found.role, role)) {
@@ -125,6 +132,7 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
         member: found,
         desk: (useCase) => atDesk(database(), { shopId, personId }, useCase),
         look: lookFor(request, { shopId, personId }),
+        once: (key, read) => oncePerRequest(context, key, read),
         isStillIn: async () =>
           (await findSession(database(), token, new Date(), { isUntouched: true })) !== undefined,
       });

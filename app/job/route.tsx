@@ -22,8 +22,8 @@ import { useJobBook } from "./stage/context.ts";
 import { unsentJob } from "./stage/unsent-job.ts";
 import { useStagesAtHand } from "./useStagesAtHand.ts";
 
-export const loader = guarded("desk", async ({ params, url, desk }) => {
-  const page = await desk((given) => readJob(given, params.jobId ?? ""));
+export const loader = guarded("desk", async ({ params, url, desk, once }) => {
+  const page = await once(`job ${params.jobId}`, () => desk((given) => readJob(given, params.jobId ?? "")));
   if (/^\/jobs\/[^/]+\/?$/.test(url.pathname)) {
     const stage = page.job.signedAt ? "sign" : (standing(page.entries).at(-1)?.stage ?? "ask");
     throw redirect(`/jobs/${page.job.id}/${stage}`);

@@ -1,5 +1,4 @@
 import { Link, useLoaderData } from "react-router";
-import { readShop } from "../../server/subjects/shops/read-shop.ts";
 import { readVehicle } from "../../server/subjects/vehicles/read-vehicle.ts";
 import { guarded } from "../desk/guard.server.ts";
 import { useMember } from "../desk/member.ts";
@@ -22,14 +21,8 @@ export const meta = ({ loaderData }: Pick<Route.MetaArgs, "loaderData">) => [
 ];
 
 export const loader = guarded("desk", async ({ params, desk }) => {
-  const page = await desk((given) => readVehicle(given, params.vehicleId ?? ""));
-  const { people } = await desk(readShop);
-  return {
-    ...page,
-    people: people
-      .filter(({ role, isActive }) => isActive && role !== "desk")
-      .map(({ id, name }) => ({ id, name })),
-  };
+  const { hands, ...page } = await desk((given) => readVehicle(given, params.vehicleId ?? ""));
+  return { ...page, people: hands };
 });
 
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("vehicle/route");

@@ -4,6 +4,7 @@ import { collectDefaultMetrics, Gauge, Histogram } from "prom-client";
 const log = pino({ level: process.env.LOG_LEVEL ?? "info", base: null });
 /** A session, an enrolment and a calendar are in these addresses: nobody reads them in a log. */
 const SECRET = /^\/(this-device|calendar)\/[^/]+/;
+const STATEMENTS = [2, 4, 8, 12, 16, 24, 32, 64];
 const SECONDS = [0.01, 0.025, 0.05, 0.1, 0.15, 0.25, 0.5, 1, 2.5, 5, 10];
 
 const kindOf = ({ method, path }, isStream) => {
@@ -33,6 +34,12 @@ export function measured(build, say = (line) => log.info(line, "request")) {
     labelNames: ["area", "kind", "status"],
     buckets: SECONDS,
   });
+  const asked = new Histogram({
+    name: "warm_ledger_request_statements",
+    help: "How many statements a request asked of the database, streams aside",
+    labelNames: ["area", "kind"],
+    buckets: STATEMENTS,
+  });
   const open = new Gauge({ name: "warm_ledger_streams", help: "Streams that tell of growing books" });
   return (request, response, next) => {
     // A page is some forty of these, and most are never asked for again.
@@ -47,7 +54,11 @@ export function measured(build, say = (line) => log.info(line, "request")) {
       const ms = Math.round(10 * (performance.now() - from)) / 10;
       const status = response.writableFinished || isStream ? response.statusCode : "cut off";
       if (isStream) open.dec();
-      else took.observe({ area: areaOf(request.path, areas), kind, status }, ms / 1000);
+      else {
+        const area = areaOf(request.path, areas);
+        took.observe({ area, kind, status }, ms / 1000);
+        asked.observe({ area, kind }, response.locals.seen.statements ?? 0);
+      }
       say({ method: request.method, path: response.locals.path, status, ms, ...response.locals.seen });
     });
     next();

@@ -1,6 +1,7 @@
 import { Sequelize, Transaction, type TransactionOptions } from "sequelize";
 import { asRefusal } from "./as-refusal.ts";
 import { defineModels, type Models } from "./models/index.ts";
+import { countStatement } from "./statements.ts";
 
 export interface Database {
   sequelize: Sequelize;
@@ -49,7 +50,7 @@ export function openDatabase(
   const longest = isSpare ? SPARE_MS : LONGEST_MS;
   const sequelize = new Sequelize(url, {
     dialect: "postgres",
-    logging: log,
+    logging: log || countStatement,
     pool: { max: MOST_CONNECTIONS, idle: 10_000, ...(isPatient ? {} : { acquire: longest.free }) },
     dialectOptions: {
       connectionTimeoutMillis: longest.connect,

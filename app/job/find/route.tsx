@@ -2,8 +2,10 @@ import { useCallback, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { quarterOf } from "../../../core/stages/find/index.ts";
 import { type FindRead, readFind, withPlan } from "../../../server/books/jobs/read-find.ts";
+import { readJob } from "../../../server/books/jobs/read-job.ts";
 import { guarded } from "../../desk/guard.server.ts";
 import { keptReading } from "../../kept/reading.ts";
+import { staysOnItsJob } from "../../kept/stays-on-its-job.ts";
 import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
 import { useJob } from "../stage/context.ts";
@@ -24,18 +26,20 @@ import { VerdictCard } from "./VerdictCard.tsx";
 
 const beliefPicture = later(() => import("./BeliefPicture.tsx"));
 
-export const loader = guarded("desk", async ({ params, desk }) => {
+export const loader = guarded("desk", async ({ params, desk, once }) => {
   const now = quarterOf(Date.now());
-  return {
-    read: withPlan(await desk((given) => readFind(given, params.jobId ?? "", now))),
-    isByHandbook: false,
-  };
+  const id = params.jobId ?? "";
+  const page = await once(`job ${id}`, () => desk((given) => readJob(given, id)));
+  return { read: withPlan(await desk((given) => readFind(given, id, now, page))), isByHandbook: false };
 });
+
+/** Its other jobs and the shop's history don't change with a line of this one, and the browser plans for itself. */
+export const shouldRevalidate = staysOnItsJob("job/find/route");
 
 /** With nothing read in this browser yet Find goes by the handbook, and says so. */
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/find/route", async () => {
   const now = quarterOf(Date.now());
-  const read: FindRead = { history: {}, recent: null, notOnThisCar: [], now, planned: null };
+  const read: FindRead = { histories: {}, recent: null, notOnThisCar: [], now, planned: null };
   return { read, isByHandbook: true };
 });
 

@@ -24,9 +24,13 @@ describe("readFind", () => {
       data: dataOf(TestOutcome, { test: "look", outcome: "dry", verdict: "pass" }),
     });
     const read = await shop.at((desk) => readFind(desk, shop.jobId, NOW));
-    const { planned, history, notOnThisCar } = withPlan(read);
+    const { planned, histories, notOnThisCar } = withPlan(read);
     const entries = await shop.at((desk) => readBook(desk, shop.jobId));
-    const belief = beliefOf(entries, "switch-1", { history, notOnThisCar, now: NOW });
+    const belief = beliefOf(entries, "switch-1", {
+      history: histories["switch-1"] ?? {},
+      notOnThisCar,
+      now: NOW,
+    });
     expect(belief.evidence.length).toBe(1);
     expect(planned?.key).toBe(keyOf(belief.question));
     expect(planned?.plan.actions[0]?.kind).toBe("test");

@@ -7,7 +7,6 @@ import { newEntry, smallShop } from "../../testing/small-shop.ts";
 import { openJob } from "./open-job.ts";
 import { readFind } from "./read-find.ts";
 import { readHistory } from "./read-history.ts";
-import { readRecentJob } from "./read-recent-job.ts";
 import { signJob } from "./sign-job.ts";
 
 let scratch: Scratch;
@@ -17,7 +16,7 @@ beforeAll(async () => {
 afterAll(() => scratch.drop());
 
 const NOON = "2030-06-01T12:00:00.000Z";
-const NOTHING = { history: {}, recent: null, notOnThisCar: [], question: null, now: NOON };
+const NOTHING = { histories: {}, recent: null, notOnThisCar: [], question: null, now: NOON };
 
 const finding = (hypothesis: string, corrects?: string) =>
   newEntry({
@@ -45,7 +44,7 @@ describe("readHistory", () => {
     expect(await shop.at((desk) => readHistory(desk, "switch-1"))).toEqual({ motor: 1 });
     expect(await shop.at((desk) => readHistory(desk, "ecu-relay"))).toEqual({});
     expect(await shop.at((desk) => readFind(desk, shop.jobId, NOON))).toMatchObject({
-      history: { motor: 1 },
+      histories: { "switch-1": { motor: 1 } },
     });
   });
 
@@ -111,14 +110,16 @@ describe("readHistory", () => {
   });
 });
 
-describe("readRecentJob", () => {
+describe("recent work on a vehicle", () => {
   it("finds the vehicle's last signed job, and none for the first one or another shop's", async () => {
     const shop = await shopWith("Recent", "motor");
     const id = randomUUID();
     await shop.at((desk) => openJob(desk, { id, vehicleId: shop.vehicleId, bay: "", assignedTo: null }));
-    expect(await shop.at((desk) => readRecentJob(desk, id))).toMatchObject({ id: shop.jobId, daysBefore: 0 });
-    expect(await shop.at((desk) => readRecentJob(desk, shop.jobId))).toBeNull();
+    expect(await shop.at((desk) => readFind(desk, id, NOON))).toMatchObject({
+      recent: { id: shop.jobId, daysBefore: 0 },
+    });
+    expect(await shop.at((desk) => readFind(desk, shop.jobId, NOON))).toMatchObject({ recent: null });
     const other = await smallShop(scratch, "Away");
-    expect(await other.at((desk) => readRecentJob(desk, id))).toBeNull();
+    expect(await other.at((desk) => readFind(desk, id, NOON))).toMatchObject({ recent: null });
   });
 });

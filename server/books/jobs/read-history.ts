@@ -1,15 +1,22 @@
 import type { Desk } from "../../database/connection.ts";
 
-/** How often each hypothesis is the verdict of this shop's signed jobs on one kind of circuit, counted at signing. */
-export async function readHistory(
-  { sequelize, transaction }: Desk,
-  circuit: string,
-): Promise<Record<string, number>> {
+/** Verdicts of this shop's signed jobs, counted at signing: how often each hypothesis, by the kind of circuit. */
+export type Histories = Readonly<Record<string, Readonly<Record<string, number>>>>;
+
+/** The shop's history of each kind of circuit that it has one of; a few hundred figures however old the shop. */
+export async function readHistories({ sequelize, transaction }: Desk): Promise<Histories> {
   const [rows] = await sequelize.query(
-    "SELECT hypothesis, jobs FROM verdict_counts WHERE circuit = $1 AND jobs > 0",
-    { bind: [circuit], transaction },
+    "SELECT circuit, jsonb_object_agg(hypothesis, jobs) AS verdicts FROM verdict_counts WHERE jobs > 0 GROUP BY circuit",
+    { transaction },
   );
   return Object.fromEntries(
-    (rows as { hypothesis: string; jobs: number }[]).map(({ hypothesis, jobs }) => [hypothesis, jobs]),
+    (rows as { circuit: string; verdicts: Record<string, number> }[]).map(({ circuit, verdicts }) => [
+      circuit,
+      verdicts,
+    ]),
   );
 }
+
+/** The same of one kind of circuit. */
+export const readHistory = async (desk: Desk, circuit: string): Promise<Readonly<Record<string, number>>> =>
+  (await readHistories(desk))[circuit] ?? {};

@@ -6,14 +6,24 @@ import { readBook } from "../../entries/read-books.ts";
 import { whereFrom } from "../../entries/where-from.ts";
 import { readCoolantsOnShelf } from "../../subjects/shelf/read-shelf.ts";
 
-/** A job with its vehicle, card, people, book and the coolants at hand: six queries, however long the book. */
+/** A job with its vehicle, card, people, book and the coolants at hand: four queries, however long the book. */
 export async function readJob(desk: Desk, jobId: string) {
   const { models, transaction } = desk;
-  const job = isId(jobId) ? await models.Job.findOne({ where: { id: jobId }, transaction }) : null;
+  const job = isId(jobId)
+    ? await models.Job.findOne({
+        where: { id: jobId },
+        include: {
+          model: models.Vehicle,
+          as: "vehicle",
+          include: [{ model: models.CoolingCard, as: "card" }],
+        },
+        transaction,
+      })
+    : null;
   if (!job) throw notFound("That job");
-  const vehicle = await models.Vehicle.findOne({ where: { id: job.vehicleId }, transaction });
+  const { vehicle } = job;
   if (!vehicle) throw notFound("That vehicle");
-  const card = await models.CoolingCard.findOne({ where: { vehicleId: job.vehicleId }, transaction });
+  const { card = null } = vehicle;
   const people = await models.Person.findAll({ attributes: ["id", "name"], transaction });
   const entries = await readBook(desk, jobId);
   const nameOf = (id: string | null) => people.find((person) => person.id === id)?.name ?? null;

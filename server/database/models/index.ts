@@ -35,6 +35,10 @@ export function defineModels(database: Sequelize) {
     FollowUpRow: defineFollowUpRow(database),
     UnsentHere: defineUnsent(database),
   };
+  const { Job, Vehicle, CoolingCard } = models;
+  // Only to read them together: keys are the migrations' business.
+  Job.belongsTo(Vehicle, { as: "vehicle", foreignKey: "vehicleId", targetKey: "id", constraints: false });
+  Vehicle.hasOne(CoolingCard, { as: "card", foreignKey: "vehicleId", sourceKey: "id", constraints: false });
   return models;
 }
 

@@ -1,4 +1,5 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
+import type { Vehicle } from "./vehicle.ts";
 
 export interface JobOrigin {
   shop: string;
@@ -22,6 +23,8 @@ export class Job extends Model {
   declare id: string;
   declare number: number;
   declare vehicleId: string;
+  /** Where it was read with it. */
+  declare vehicle?: Vehicle;
   declare openedBy: string;
   declare assignedTo: string | null;
   declare bay: string;

@@ -1,9 +1,12 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
+import type { CoolingCardRow } from "./cooling-card.ts";
 
 /** A vehicle the shop looks after. */
 export class Vehicle extends Model {
   declare shopId: string;
   declare id: string;
+  /** Where it was read with it. */
+  declare card?: CoolingCardRow | null;
   declare plate: string;
   /** Null until somebody has read it. */
   declare vin: string | null;

@@ -4,6 +4,7 @@ import type { SeenLevel } from "../../../core/trade/leaks/index.ts";
 import { usualMinimumL } from "../../../core/trade/limits/index.ts";
 import type { Desk } from "../../database/connection.ts";
 import type { LevelRow } from "../../database/models/level-row.ts";
+import type { Vehicle } from "../../database/models/vehicle.ts";
 import { isId } from "../../desk/is-id.ts";
 import { readBooks } from "../../entries/read-books.ts";
 
@@ -62,43 +63,49 @@ async function lastFills(desk: Desk, vehicleIds: readonly string[]): Promise<Map
   );
 }
 
+async function namesOf({ models, transaction }: Desk): Promise<ReadonlyMap<string, string>> {
+  const people = await models.Person.findAll({ attributes: ["id", "name"], raw: true, transaction });
+  return new Map(people.map(({ id, name }) => [id, name]));
+}
+
 /** The latest levels of these vehicles, so many of each, with their minimum, the latest last; struck ones and those of an earlier line among them. */
 export async function readLevels(
   desk: Desk,
   vehicleIds: readonly string[],
   most = SHOWN,
+  /** What whoever asks has read already. */
+  known?: { vehicles: readonly Vehicle[]; nameOf: ReadonlyMap<string, string> },
 ): Promise<Map<string, LevelsOf>> {
   const { models, transaction } = desk;
   const ids = [...vehicleIds];
-  const vehicles = await models.Vehicle.findAll({
-    where: { id: { [Op.in]: ids } },
-    attributes: ["id", "minimumL", "tankLiftsMm"],
-    transaction,
-  });
-  const cards = await models.CoolingCard.findAll({
-    where: { vehicleId: { [Op.in]: ids } },
-    attributes: ["vehicleId", "capacityL"],
-    transaction,
-  });
-  const capacityOf = new Map(cards.map(({ vehicleId, capacityL }) => [vehicleId, capacityL]));
-  const [latest] = (await desk.sequelize.query(
-    `SELECT id FROM (SELECT id, row_number() OVER (PARTITION BY vehicle_id ORDER BY at DESC) AS place
-       FROM levels WHERE vehicle_id = ANY($1::uuid[])) l WHERE place <= $2`,
-    { bind: [ids, most], transaction },
-  )) as [{ id: string }[], unknown];
+  const vehicles =
+    known?.vehicles ??
+    (await models.Vehicle.findAll({
+      where: { id: { [Op.in]: ids } },
+      include: { model: models.CoolingCard, as: "card", attributes: ["capacityL"] },
+      attributes: ["id", "minimumL", "tankLiftsMm"],
+      transaction,
+    }));
   const rows = await models.LevelRow.findAll({
-    where: { id: { [Op.in]: latest.map(({ id }) => id) } },
+    where: {
+      id: {
+        [Op.in]: desk.sequelize.literal(
+          `(SELECT id FROM (SELECT id, row_number() OVER (PARTITION BY vehicle_id ORDER BY at DESC) AS place
+              FROM levels WHERE vehicle_id = ANY(ARRAY[:ids]::uuid[])) l WHERE place <= :most)`,
+        ),
+      },
+    },
+    replacements: { ids, most },
     order: [["at", "ASC"]],
     raw: true,
     transaction,
   });
-  const people = await models.Person.findAll({ attributes: ["id", "name"], raw: true, transaction });
-  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  const nameOf = known?.nameOf ?? (await namesOf(desk));
   const fills = rows.length > 0 ? await lastFills(desk, ids) : new Map<string, Date>();
   return new Map(
-    vehicles.map(({ id, minimumL, tankLiftsMm }) => {
+    vehicles.map(({ id, minimumL, tankLiftsMm, card }) => {
       const filledAt = fills.get(id);
-      const usual = usualMinimumL(capacityOf.get(id) ?? 0);
+      const usual = usualMinimumL(card?.capacityL ?? 0);
       const levels = rows
         .filter((row) => row.vehicleId === id)
         .map((row) => ({

@@ -15,9 +15,15 @@ import { measuredOf } from "./read-measured.ts";
 /** A vehicle with its card, its jobs newest first, and every cooling part fitted to it. */
 export async function readVehicle(desk: Desk, id: string) {
   const { models, transaction } = desk;
-  const vehicle = isId(id) ? await models.Vehicle.findOne({ where: { id }, transaction }) : null;
+  const vehicle = isId(id)
+    ? await models.Vehicle.findOne({
+        where: { id },
+        include: { model: models.CoolingCard, as: "card" },
+        transaction,
+      })
+    : null;
   if (!vehicle) throw notFound("That vehicle");
-  const card = await models.CoolingCard.findOne({ where: { vehicleId: id }, transaction });
+  const { card = null } = vehicle;
   const jobs = await models.Job.findAll({
     where: { vehicleId: id },
     attributes: ["id", "number", "openedAt", "signedAt", "signedBy", "origin"],
@@ -30,10 +36,15 @@ export async function readVehicle(desk: Desk, id: string) {
     jobs.map((job) => job.id),
   );
   const bookOf = (jobId: string) => books.get(jobId) ?? [];
-  const people = await models.Person.findAll({ attributes: ["id", "name"], raw: true, transaction });
+  const people = await models.Person.findAll({
+    attributes: ["id", "name", "role", "isActive"],
+    order: [["name", "ASC"]],
+    raw: true,
+    transaction,
+  });
   const nameOf = new Map(people.map((person) => [person.id, person.name]));
   const levels = jobs.flatMap((job) => factsOf(bookOf(job.id), CoolantLevel).map(({ entry }) => entry));
-  const taken = (await readLevels(desk, [id])).get(id);
+  const taken = (await readLevels(desk, [id], undefined, { vehicles: [vehicle], nameOf })).get(id);
   const { plate, vin, name, use, distanceKm } = vehicle;
   return {
     vehicle: { id, plate, vin, name, use, distanceKm },
@@ -61,5 +72,9 @@ export async function readVehicle(desk: Desk, id: string) {
     parts: partLives(jobs.map((job) => ({ jobId: job.id, entries: bookOf(job.id) }))),
     levels: levels.map(({ at, text }) => ({ at, text: text ?? "" })),
     taken: taken ?? null,
+    /** Who may be given a job. */
+    hands: people
+      .filter(({ role, isActive }) => isActive && role !== "desk")
+      .map((person) => ({ id: person.id, name: person.name })),
   };
 }

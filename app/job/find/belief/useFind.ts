@@ -54,7 +54,7 @@ const movedBy = (entries: readonly Entry[]) =>
     .join();
 
 /** What Find knows, and the ways to add to it. */
-export function useFind({ history, recent, notOnThisCar, now: given, planned }: FindRead) {
+export function useFind({ histories, recent, notOnThisCar, now: given, planned }: FindRead) {
   const { page, entries: live, book, mayBook } = useJob();
   // The book shows a line at once; what it means to Find follows in slices, so that no tap is held up by it.
   const entries = useDeferredValue(live);
@@ -68,14 +68,14 @@ export function useFind({ history, recent, notOnThisCar, now: given, planned }: 
     (): Belief | undefined =>
       kind &&
       beliefOf(entries, kind, {
-        history,
+        history: histories[kind] ?? {},
         fanOnC: page.card?.fanOnC,
         fanSenses: page.card?.fanSenses,
         isAfterWork,
         notOnThisCar,
         now,
       }),
-    [kind, moved, history, isAfterWork, notOnThisCar, now],
+    [kind, moved, histories, isAfterWork, notOnThisCar, now],
   );
   const { state, isThinking: isPlanning } = usePlan(belief, planned);
   const isThinking = isPlanning || isBehind;
