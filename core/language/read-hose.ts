@@ -1,4 +1,4 @@
-import { hoseFeltDraft } from "../book/facts/index.ts";
+import { feltHose } from "../book/acts/index.ts";
 import type { Read } from "./line.ts";
 import type { Word } from "./words.ts";
 
@@ -25,9 +25,8 @@ export function readHose(words: readonly Word[]): Read {
   const has = (all: ReadonlySet<string>) => felt.some(({ word }) => all.has(word));
   const denied = felt.find(({ word }) => DENIALS.has(word));
   if (denied) return { expected: WANTED, at: denied.at };
-  if (has(HOT) && !has(COOL)) return [hoseFeltDraft("hard-or-hot")];
+  if (has(HOT) && !has(COOL)) return [feltHose("hard-or-hot")];
   const isOnly = felt.every(({ word }) => COOL.has(word) || word === "soft");
-  if (isOnly && has(COOL) && felt.some(({ word }) => word === "soft"))
-    return [hoseFeltDraft("soft-and-cool")];
+  if (isOnly && has(COOL) && felt.some(({ word }) => word === "soft")) return [feltHose("soft-and-cool")];
   return { expected: WANTED, at: felt[0]?.at ?? words[at]?.end ?? 0 };
 }

@@ -1,4 +1,4 @@
-import { hoseFeltDraft } from "../../../core/book/facts/index.ts";
+import { feltHose } from "../../../core/book/acts/index.ts";
 import { format, inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import type { EngineState } from "../../../core/state/index.ts";
 import { CAP_OPENS_C } from "../../../core/trade/limits/index.ts";
@@ -22,7 +22,7 @@ function Hose() {
     <fieldset className="flex flex-wrap gap-2">
       <legend className="sr-only">The upper hose, squeezed</legend>
       {FELT.map(({ words, upper }) => (
-        <Button key={upper} weight="quiet" disabled={!mayBook} onClick={() => book(hoseFeltDraft(upper))}>
+        <Button key={upper} weight="quiet" disabled={!mayBook} onClick={() => book(feltHose(upper))}>
           {words}
         </Button>
       ))}

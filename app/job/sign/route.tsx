@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { v4 as newId } from "uuid";
 import { signed } from "../../../core/book/acts/index.ts";
-import { standing } from "../../../core/book/entry/index.ts";
-import { dutiesOf, openItems, provenCar } from "../../../core/state/index.ts";
+import { maySign, reasonTrouble } from "../../../core/stages/sign/index.ts";
+import { provenCar } from "../../../core/state/index.ts";
 import { USUAL_RULES } from "../../../core/trade/follow-ups/index.ts";
 import { type LooksToldBy, readLooks } from "../../../server/subjects/follow-ups/read-looks.ts";
 import { guarded } from "../../desk/guard.server.ts";
@@ -27,7 +27,6 @@ import { Summary } from "./Summary.tsx";
 import { openSent } from "./sign.form.ts";
 import { Unproven } from "./Unproven.tsx";
 
-const LEAST_REASON = 10;
 /** What settles these is in their own words already. */
 const SAYS_IT_ITSELF: ReadonlySet<string> = new Set(["step", "task", "to-get", "level", "check"]);
 
@@ -55,14 +54,8 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
   const [isOvertaken, setOvertaken] = useState(false);
   if (page.job.signedAt) return <Signed looks={looks} />;
   if (ownSignature) return <SignedHere signature={ownSignature} />;
-  const duties = dutiesOf(entries, provenCar(page.card), system);
-  const asking = (asks: (typeof duties)[number]["asks"]) => duties.filter((each) => each.asks === asks);
-  const shown = asking("balance");
-  const metric = openItems(entries).map(({ words }) => words);
-  const missing = asking("word");
-  const notProven = asking("proof").flatMap(({ proof }) => proof ?? []);
-  const asksWhy = shown.length + notProven.length > 0;
-  const isEmpty = standing(entries).length === 0;
+  const may = maySign(entries, provenCar(page.card), system);
+  const { isEmpty, open: shown, openWords: metric, missing, unproven: notProven, wantsReason: asksWhy } = may;
   const refused = unsent.find(
     ({ jobId, parcel, refused: why }) => jobId === page.job.id && parcel?.kind === "signature" && why,
   );
@@ -76,11 +69,11 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
     setAsked(undefined);
     setOvertaken(true);
   }
-  const tooShort = asksWhy && reason.trim().length < LEAST_REASON;
+  const trouble = reasonTrouble(may, reason);
   const ask = () => {
-    setTold(tooShort);
+    setTold(trouble !== undefined);
     setOvertaken(false);
-    if (!tooShort) setAsked(state);
+    if (!trouble) setAsked(state);
   };
   const sign = () => {
     setAsked(undefined);
@@ -131,7 +124,7 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
           rows={2}
           maxLength={2000}
           value={reason}
-          error={isTold && tooShort ? "Say why it may go like this, in 10 letters or more." : undefined}
+          error={isTold ? trouble : undefined}
           onChange={(event) => setReason(event.target.value)}
           disabled={!mayBook}
           hint="Your name goes under it"

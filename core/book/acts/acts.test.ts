@@ -45,6 +45,7 @@ const EVERY: Record<Exclude<keyof typeof acts, "dueWords">, EntryDraft[]> = {
   decidedInWords: [acts.decidedInWords("fault", "a mouse"), acts.decidedInWords("nothing-wrong", "", ID)],
   didTask: [acts.didTask({ entryId: ID, words: "bracket: drill it" })],
   endedBleeding: [acts.endedBleeding(METHOD, METHOD.steps.length - 1, "cycle 2 topped up, the last")],
+  feltHose: [acts.feltHose("soft-and-cool"), acts.feltHose("hard-or-hot")],
   guaranteed: [acts.guaranteed(PART, { partDays: 730, labourDays: 0 })],
   heardFan: [acts.heardFan(acts.readCoolant(101), "none")],
   knownTorque: [acts.knownTorque("drain plug", 12)],

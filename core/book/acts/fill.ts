@@ -1,6 +1,6 @@
 import { type Method, SCHOOL_WORDS, SIGN_WORDS } from "../../trade/bleed/index.ts";
 import type { CoolantItem, EntryDraft } from "../entry/index.ts";
-import { BleedSign, BleedStep, dataOf, MixRead, Strength } from "../facts/index.ts";
+import { BleedSign, BleedStep, dataOf, HOSE_WORDS, HoseFelt, MixRead, Strength } from "../facts/index.ts";
 
 const thousandths = (figure: number) => Math.round(figure * 1000) / 1000;
 
@@ -94,4 +94,12 @@ export const sawSign = (sign: BleedSign["sign"], verdict: BleedSign["verdict"]):
   kind: "note",
   text: SIGN_WORDS[sign],
   data: dataOf(BleedSign, { sign, verdict }),
+});
+
+/** What is booked when somebody squeezed it. */
+export const feltHose = (upper: HoseFelt["upper"]): EntryDraft => ({
+  kind: "reading",
+  item: "upper hose",
+  text: HOSE_WORDS[upper],
+  data: dataOf(HoseFelt, { upper }),
 });

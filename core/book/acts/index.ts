@@ -14,6 +14,7 @@ export {
   beganStep,
   changedCapacity,
   endedBleeding,
+  feltHose,
   letOut,
   measuredMix,
   poured,

@@ -4,7 +4,7 @@ import { UPPER_HOSES, type UpperHose } from "../../trade/bleed/index.ts";
 import type { EntryDraft } from "../entry/index.ts";
 import { sentence } from "./words.ts";
 
-const AS_FELT = {
+export const HOSE_WORDS = {
   "soft-and-cool": "soft and cool to the hand",
   "hard-or-hot": "hard or hot to the hand",
 } as const satisfies Record<UpperHose, string>;
@@ -20,16 +20,8 @@ export class HoseFelt {
   static readonly example: EntryDraft = {
     kind: "reading",
     item: "upper hose",
-    text: AS_FELT["soft-and-cool"],
+    text: HOSE_WORDS["soft-and-cool"],
     data: { fact: "hose-felt", v: 1, upper: "soft-and-cool" },
   };
   static words = (_: HoseFelt, entry: EntryDraft, system: System) => sentence(entry, system);
 }
-
-/** What is booked when somebody squeezed it. */
-export const hoseFeltDraft = (upper: UpperHose): EntryDraft => ({
-  kind: "reading",
-  item: "upper hose",
-  text: AS_FELT[upper],
-  data: { fact: HoseFelt.fact, v: HoseFelt.version, upper },
-});

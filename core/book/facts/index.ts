@@ -33,7 +33,7 @@ export { Gauge } from "./gauge.ts";
 export { Got } from "./got.ts";
 export { Guarantee, guaranteeSpan, guaranteeWords } from "./guarantee.ts";
 export { Happens } from "./happens.ts";
-export { HoseFelt, hoseFeltDraft } from "./hose-felt.ts";
+export { HOSE_WORDS, HoseFelt } from "./hose-felt.ts";
 export { KnownTorque } from "./known-torque.ts";
 export { FACTS } from "./list.ts";
 export type { LogCheck } from "./log-checks.ts";

@@ -3,7 +3,9 @@ export { type Clearance, clearance, type Stack, type Toleranced, touchesFirst } 
 export { nearest, type Space } from "./compare-depth.ts";
 export { compareUnits } from "./compare-units.ts";
 export type { FitLine } from "./fit-line.ts";
+export { type FitResult, fitResult } from "./fit-result.ts";
 export { type SeatSide, type Side, type Steering, sideFromSeat } from "./side-from-seat.ts";
+export { SEATS, type SeatName, seatOf, THREADS } from "./threads.ts";
 export {
   BOLT_CLASSES,
   type BoltClass,

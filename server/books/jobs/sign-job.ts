@@ -1,6 +1,6 @@
-import { standing } from "../../../core/book/entry/index.ts";
 import { dataOf, Signature } from "../../../core/book/facts/index.ts";
-import { dutiesOf, mayClose, provenCar } from "../../../core/state/index.ts";
+import { maySign, reasonTrouble } from "../../../core/stages/sign/index.ts";
+import { provenCar } from "../../../core/state/index.ts";
 import type { Desk } from "../../database/connection.ts";
 import { isId } from "../../desk/is-id.ts";
 import { notFound, Refusal } from "../../desk/refusal.ts";
@@ -20,7 +20,6 @@ export interface NewSignature {
   openCount?: number;
 }
 
-const LEAST_REASON = 10;
 /** The entry that a signature becomes keeps as many by name, in so many letters; the book beneath it has them all. */
 const MOST_OPEN_KEPT = 80;
 const MOST_LETTERS_KEPT = 12_000;
@@ -60,26 +59,21 @@ export async function signJob(desk: Desk, jobId: string, signature: NewSignature
   }
   await refuseWhileUnderWay(desk, jobId);
   const book = await readBook(desk, jobId);
-  if (standing(book).length === 0)
+  const card = await models.CoolingCard.findOne({ where: { vehicleId: job.vehicleId }, transaction });
+  const may = maySign(book, provenCar(card));
+  const { openWords: because, unproven: notProven } = may;
+  if (may.isEmpty)
     throw new Refusal({
       message: "The book is empty. Write down what was done, in one line at least, then sign.",
     });
-  const { because } = mayClose(book);
   if (!isAsSeen(because, signature)) {
     throw new Refusal({
       status: 409,
       message: "The book has changed since this page was shown. Read what is open again, then sign.",
     });
   }
-  const card = await models.CoolingCard.findOne({ where: { vehicleId: job.vehicleId }, transaction });
-  const notProven = dutiesOf(book, provenCar(card)).flatMap(({ proof }) => proof ?? []);
-  if (because.length + notProven.length > 0 && reason.trim().length < LEAST_REASON) {
-    const what = because.length > 0 ? "Something is open" : "Not everything was seen";
-    throw new Refusal({
-      message: "",
-      fields: { reason: `${what}, so say why it may go, in ${LEAST_REASON} letters or more.` },
-    });
-  }
+  const trouble = reasonTrouble(may, reason);
+  if (trouble) throw new Refusal({ message: "", fields: { reason: trouble } });
   await recordEntries(
     desk,
     jobId,

@@ -7,6 +7,7 @@ import {
   type PartSpan,
   spansOf,
 } from "../../../core/stages/earlier-jobs/index.ts";
+import type { CoolantOnShelf } from "../../../core/stages/fill/index.ts";
 import { type ShelfItem } from "../../../core/trade/shelf/index.ts";
 import type { Desk } from "../../database/connection.ts";
 import type { ShelfRow } from "../../database/models/shelf-row.ts";
@@ -73,12 +74,6 @@ export async function readShelf(desk: Desk): Promise<{ rows: OnShelf[]; spans: P
 /** How long parts have lasted in this shop's cars. */
 export const readSpans = async (desk: Desk): Promise<PartSpan[]> =>
   spansOf(await readBought(desk), desk.now.toISOString());
-
-export interface CoolantOnShelf {
-  item: string;
-  kind: string;
-  approval: string;
-}
 
 const MOST_COOLANTS = 60;
 

@@ -1,10 +1,10 @@
 import { SHOWN, toShown } from "../../../../core/kernel/units/index.ts";
+import { isCards, shelfLabel } from "../../../../core/stages/fill/index.ts";
 import { COOLANT_SCHOOLS, KINDS, type Kind } from "../../../../core/trade/coolant/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { Choice, TextField } from "../../../ui/Field.tsx";
 import { useJob } from "../../stage/context.ts";
 import type { MixFields, MixRead } from "./mix-fields.ts";
-import { isCards, shelfLabel } from "./what-goes-in.ts";
 
 const KIND_WORDS: Record<Kind, string> = {
   iat: "IAT",

@@ -1,4 +1,5 @@
 import { readShown, type System } from "../../../../core/kernel/units/index.ts";
+import type { MixAsked } from "../../../../core/stages/fill/index.ts";
 import {
   type Base,
   type CoolantSchool,
@@ -144,3 +145,11 @@ export function readMix(
     troubles,
   };
 }
+
+/** What is asked of the core, of what was typed. */
+export const askedOf = ({ label, base, school }: MixFields, { troubles: _, ...read }: MixRead): MixAsked => ({
+  label,
+  base,
+  ...read,
+  ...(school && { school }),
+});

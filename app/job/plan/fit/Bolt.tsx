@@ -1,5 +1,12 @@
 import { noted } from "../../../../core/book/acts/index.ts";
-import { boltLength, type Joint, type Seat } from "../../../../core/trade/fit/index.ts";
+import {
+  boltLength,
+  type Joint,
+  SEATS,
+  type SeatName,
+  seatOf,
+  THREADS,
+} from "../../../../core/trade/fit/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsOne } from "../../../ui/Chips.tsx";
 import { TextField } from "../../../ui/Field.tsx";
@@ -8,26 +15,8 @@ import { useFields } from "../../instrument/useFields.ts";
 import { useJob } from "../../stage/context.ts";
 import { BoltPicture } from "./BoltPicture.tsx";
 
-/** Coarse threads as they are found about a radiator, mm (ISO 261), with the height of their nuts (ISO 4032). */
-const THREADS: Record<string, { diameterMm: number; pitchMm: number; nutMm: number }> = {
-  M5: { diameterMm: 5, pitchMm: 0.8, nutMm: 4.7 },
-  M6: { diameterMm: 6, pitchMm: 1, nutMm: 5.2 },
-  M8: { diameterMm: 8, pitchMm: 1.25, nutMm: 6.8 },
-  M10: { diameterMm: 10, pitchMm: 1.5, nutMm: 8.4 },
-  M12: { diameterMm: 12, pitchMm: 1.75, nutMm: 10.8 },
-};
-const SEATS = ["nut", "hole in steel", "hole in aluminium", "hole in plastic", "insert"] as const;
-/** What a caliper's rod in a hole may be off by: chips at the bottom, a slanted rod. */
-const HOLE_OFF_MM = 0.5;
 const EMPTY = { thread: "M6", stack: "", seat: "nut", depth: "" };
-
-function seatOf(name: string, depth: string, nutMm: number): Seat {
-  if (name === "nut") return { kind: "nut", heightMm: nutMm };
-  if (name === "insert") return { kind: "insert", lengthMm: depthOf(depth) };
-  const material = name.replace("hole in ", "") as "steel" | "aluminium" | "plastic";
-  const depthMm = depthOf(depth);
-  return { kind: "tapped", material, depthMm, depthPlusMinusMm: Math.min(HOLE_OFF_MM, depthMm) };
-}
+type ThreadName = keyof typeof THREADS;
 
 function thicknesses(typed: string): number[] {
   const stack = typed.split("+").map(figure);
@@ -47,12 +36,12 @@ export function Bolt() {
   const { book, mayBook } = useJob();
   const { fields, put, clear } = useFields("bolt", EMPTY);
   const { thread, stack, seat, depth } = fields;
-  const made = THREADS[thread] ?? { diameterMm: 6, pitchMm: 1, nutMm: 5.2 };
+  const made = THREADS[thread as ThreadName] ?? THREADS.M6;
   const isTyped = stack.trim() !== "" && (seat === "nut" || depth.trim() !== "");
   const joint = (): Joint => ({
     stackMm: thicknesses(stack),
     thread: made,
-    seat: seatOf(seat, depth, made.nutMm),
+    seat: seatOf(seat as SeatName, made, seat === "nut" ? 0 : depthOf(depth)),
   });
   const outcome = worked(isTyped, () => boltLength(joint()));
   const found = outcome && "result" in outcome ? outcome.result : undefined;

@@ -1,11 +1,14 @@
-import { approvalSaid, KINDS, type Kind } from "../../../../core/trade/coolant/index.ts";
-import type { CoolantOnShelf } from "../../../../server/subjects/shelf/read-shelf.ts";
+import type { CoolingCard } from "../../trade/car/index.ts";
+import { approvalSaid, KINDS, type Kind } from "../../trade/coolant/index.ts";
 
 /** What the card says it takes. */
-export interface CardsCoolant {
-  coolantKind: string;
-  coolantProduct: string;
-  coolantApproval: string;
+export type CardsCoolant = Pick<CoolingCard, "coolantKind" | "coolantProduct" | "coolantApproval">;
+
+/** A coolant as it stands on the shop's shelf. */
+export interface CoolantOnShelf {
+  item: string;
+  kind: string;
+  approval: string;
 }
 
 export interface WhatGoesIn {

@@ -1,0 +1,1 @@
+export { LEAST_REASON, type MaySign, maySign, reasonTrouble } from "./may-sign.ts";
