@@ -20,7 +20,7 @@ export interface JobReport {
   parts: { part: string; grade: string; supplier: string; guarantee: string; isFitted: boolean }[];
   coolant: ReportRow[];
   proofs: Pick<ProofRow, "words" | "verdict" | "because">[];
-  advice: ReportRow[];
+  advice: (ReportRow & { as: "advised" | "declined" | "replaced" })[];
   open: string[];
   looks: { what: string; when: string; state: "open" | "done" | "dropped"; said?: string }[];
   people: ReportRow[];

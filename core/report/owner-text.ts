@@ -1,3 +1,4 @@
+import type { Found } from "../state/index.ts";
 import type { JobReport } from "./job-report.ts";
 
 const listed = (words: readonly string[]): string =>
@@ -6,29 +7,28 @@ const ended = (text: string) => (/[.?!]$/.test(text) ? text : `${text}.`);
 const lowered = (text: string) =>
   /^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text;
 
+interface Told extends Omit<JobReport, "owner"> {
+  finding: Found | undefined;
+  /** What the owner said, and what coolant moved, in words; nothing where nobody wrote it. */
+  complaint: string | undefined;
+  moved: string | undefined;
+}
+
 /** The report in a few plain sentences: what was wrong, what was done, what was not seen, what to look for. */
-export function ownerText(
-  report: Omit<JobReport, "owner">,
-  kind: "fault" | "nothing-wrong" | undefined,
-): string[] {
-  const words = (name: string) => report.job.find((row) => row.name === name)?.words ?? "";
-  const failed = report.proofs.filter(({ verdict }) => verdict === "fail");
-  const unseen = report.proofs.filter(({ verdict }) => verdict === "not-seen");
-  const declined = report.advice.filter(({ words: said }) => said.startsWith("advised and declined"));
-  const advised = report.advice.filter(
-    ({ words: said }) => said.startsWith("advised") && !said.startsWith("advised and"),
-  );
-  const looks = report.looks.filter(({ state }) => state === "open");
-  const complaint = words("Complaint");
-  const fitted = report.parts.filter(({ isFitted }) => isFitted);
-  const moved = report.coolant.find(({ name }) => name === "Out and in")?.words;
+export function ownerText({ complaint, finding, moved, parts, proofs, advice, looks: all }: Told): string[] {
+  const failed = proofs.filter(({ verdict }) => verdict === "fail");
+  const unseen = proofs.filter(({ verdict }) => verdict === "not-seen");
+  const declined = advice.filter(({ as }) => as === "declined");
+  const advised = advice.filter(({ as }) => as === "advised");
+  const looks = all.filter(({ state }) => state === "open");
+  const fitted = parts.filter(({ isFitted }) => isFitted);
   return [
-    complaint === "not written" ? "" : ended(`You told us: ${complaint}`),
-    kind === "nothing-wrong"
-      ? ended(`We found nothing wrong: ${lowered(words("Found"))}`)
-      : kind === "fault"
-        ? ended(`We found: ${lowered(words("Found"))}`)
-        : "",
+    complaint ? ended(`You told us: ${complaint}`) : "",
+    finding
+      ? ended(
+          `We found${finding.kind === "nothing-wrong" ? " nothing wrong" : ""}: ${lowered(finding.words)}`,
+        )
+      : "",
     fitted.length > 0
       ? ended(
           `We fitted: ${listed(fitted.map(({ part, grade }) => `${part} (${grade === "maker's" ? "the maker's own" : grade})`))}`,
@@ -41,7 +41,7 @@ export function ownerText(
     declined.length > 0 ? ended(`You did not want now: ${listed(declined.map(({ name }) => name))}`) : "",
     looks.length > 0
       ? ended(
-          `Please come again: ${looks.map(({ what, when }) => `${what}${when ? `, by ${when}` : ""}`).join("; ")}`,
+          `Please come again: ${looks.map(({ what, when }) => `${what}${when ? `, ${when}` : ""}`).join("; ")}`,
         )
       : "",
     "Stop and let it cool if the gauge climbs into the red or a warning lights. Never open a hot cap. Coolant is poison to animals and children. The maker's own instructions come before ours.",

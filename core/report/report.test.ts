@@ -18,7 +18,10 @@ import {
   Signature,
   Strength,
 } from "../book/facts/index.ts";
+import type { JobReport } from "./job-report.ts";
+import { ownerText } from "./owner-text.ts";
 import { type ReportInput, reportOf } from "./report.ts";
+import { sheetOf } from "./sections.ts";
 
 const input = (entries: readonly Entry[], more: Partial<ReportInput> = {}): ReportInput => ({
   entries,
@@ -255,5 +258,61 @@ describe("the report of a job", () => {
       }),
       { numRuns: 150 },
     );
+  });
+});
+
+describe("a report as a sheet", () => {
+  const wordsOf = (report: JobReport) => JSON.stringify(sheetOf(report));
+
+  it("says everything that the report says, once and in one wording for page and paper", () => {
+    const report = reportOf(input(book(JOB)));
+    const said = wordsOf(report);
+    const rows = [report.vehicle, report.job, report.coolant, report.people, report.advice].flat();
+    for (const { words } of rows) expect(said).toContain(JSON.stringify(words).slice(1, -1));
+    for (const { words } of [...report.evidence, ...report.proofs])
+      expect(said).toContain(JSON.stringify(words).slice(1, -1));
+    for (const line of report.owner) expect(said).toContain(JSON.stringify(line).slice(1, -1));
+    const ids = sheetOf(report).sections.map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+
+  it("leaves out what nobody wrote, and tells a draft as one", () => {
+    const sheet = sheetOf(
+      reportOf({ ...input([]), job: { number: 1, signedAt: null, signedBy: null, signReason: null } }),
+    );
+    expect(sheet.under[0]).toMatch(/draft/);
+    expect(sheet.sections.map(({ id }) => id)).not.toContain("parts");
+    expect(sheet.sections.map(({ id }) => id)).not.toContain("open");
+  });
+
+  it("says once why it was signed with something open, and what was corrected since", () => {
+    const report = reportOf(input(book(JOB)));
+    const signed = { ...report, signed: "Ilse", reason: "the owner waits", open: ["one clip short"] };
+    expect(wordsOf(signed)).toContain("Signed all the same, because: the owner waits");
+    expect(wordsOf({ ...signed, open: [] })).toContain("Said with the signature: the owner waits");
+    const corrected = { at: "2031-03-05T08:00:00.000Z", wrong: 4, right: 9, was: "4 L", is: "5 L", by: "Ilse", why: "misread" };
+    expect(wordsOf({ ...signed, corrections: [corrected] })).toContain(
+      "Line 4, “4 L” now reads “5 L”, by Ilse. Because: misread.",
+    );
+  });
+
+  it("tells the owner by what is so, however the page words it", () => {
+    const report = reportOf(input(book(JOB)));
+    const told = (advice: JobReport["advice"], looks: JobReport["looks"] = []) =>
+      ownerText({
+        ...report,
+        advice,
+        looks,
+        finding: undefined,
+        complaint: undefined,
+        moved: undefined,
+      }).join(" ");
+    const reworded = [
+      { name: "belt", words: "we would change it", as: "advised" as const },
+      { name: "hose", words: "not wished now", as: "declined" as const },
+    ];
+    expect(told(reworded)).toMatch(/We advise: belt soon\. You did not want now: hose\./);
+    const looks = [{ what: "level again", when: "at 184 720 km", state: "open" as const }];
+    expect(told([], looks)).toMatch(/Please come again: level again, at 184 720 km\./);
   });
 });

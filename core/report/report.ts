@@ -1,3 +1,4 @@
+import { dueWords } from "../book/acts/index.ts";
 import { printedHash } from "../book/chain/index.ts";
 import { type Entry, STAGES, type Stage, standing } from "../book/entry/index.ts";
 import {
@@ -14,10 +15,10 @@ import {
   WarmUpLog,
 } from "../book/facts/index.ts";
 import { partsState } from "../book/parts/index.ts";
-import { dayWords } from "../kernel/days/index.ts";
 import { format, formatBothTemperatures, inShownUnits, type System } from "../kernel/units/index.ts";
 import { promisesOf } from "../stages/plan/index.ts";
 import {
+  type CoolantBalance,
   complaintOf,
   coolantBalance,
   coolantState,
@@ -147,6 +148,11 @@ function productsPoured(entries: readonly Entry[]): string[] {
     : known;
 }
 
+function outAndIn(sums: CoolantBalance, system: System): string {
+  const out = sums.drainedL + sums.spilledL + sums.keptInPartsL + sums.missingAtArrivalL;
+  return `${format(out, "volume", system)} out, ${format(sums.addedL, "volume", system)} in`;
+}
+
 function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): ReportRow[] {
   const sums = coolantBalance(entries);
   if (!sums.moved) return [];
@@ -161,8 +167,7 @@ function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): Rep
     });
   const products = productsPoured(entries);
   if (products.length > 0) rows.push({ name: "Went in", words: products.join("; ") });
-  const out = sums.drainedL + sums.spilledL + sums.keptInPartsL + sums.missingAtArrivalL;
-  rows.push({ name: "Out and in", words: `${litres(out)} out, ${litres(sums.addedL)} in` });
+  rows.push({ name: "Out and in", words: outAndIn(sums, system) });
   const rest = litres(Math.abs(sums.unaccountedL));
   rows.push({
     name: "Balance",
@@ -267,6 +272,7 @@ export function reportOf(input: ReportInput): JobReport {
     })),
     advice: apart.map(({ what, as, text }) => ({
       name: what,
+      as: as === "replaced" || as === "declined" ? as : ("advised" as const),
       words: [as === "replaced" ? "replaced" : as === "declined" ? "advised and declined" : "advised", text]
         .filter(Boolean)
         .join(": "),
@@ -276,9 +282,7 @@ export function reportOf(input: ReportInput): JobReport {
       : openItems(entries, system).map(({ words }) => words),
     looks: promisesOf(entries).map(({ what, on, byKm, state, said }) => ({
       what,
-      when: [on && dayWords(on), byKm !== undefined && `at ${format(byKm, "distance", system)}`]
-        .filter(Boolean)
-        .join(" or "),
+      when: dueWords({ ...(on && { on }), ...(byKm !== undefined && { byKm }) }, system),
       state,
       ...(said ? { said } : {}),
     })),
@@ -290,5 +294,7 @@ export function reportOf(input: ReportInput): JobReport {
       by: names[each.by] ?? "somebody",
     })),
   };
-  return { ...report, owner: ownerText(report, finding?.kind) };
+  const sums = coolantBalance(entries);
+  const moved = sums.moved ? outAndIn(sums, system) : undefined;
+  return { ...report, owner: ownerText({ ...report, finding, complaint: complaintOf(entries), moved }) };
 }

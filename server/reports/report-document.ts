@@ -1,7 +1,13 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces.js";
 import type { System } from "../../core/kernel/units/index.ts";
 import { VERDICT_WORDS } from "../../core/kernel/verdict/index.ts";
-import type { JobReport, ReportRow } from "../../core/report/index.ts";
+import {
+  type Block,
+  type JobReport,
+  type ReportRow,
+  sheetOf,
+  type VerdictRow,
+} from "../../core/report/index.ts";
 import { inFonts } from "./pdf-fonts.ts";
 import { type PaperCurve, warmUpSvg } from "./warm-up-svg.ts";
 
@@ -76,76 +82,44 @@ const part = (heading: string, content: readonly Content[], from: unknown = ""):
         },
       ];
 
-function verdicts(
-  rows: readonly { words: string; verdict: keyof typeof SHAPES; because?: string }[],
-): Content[] {
-  if (rows.length === 0) return [];
-  return [
-    table(
-      [12, "*", 48],
-      rows
-        .slice(0, MOST_ROWS)
-        .map(({ words, verdict, because }) => [
-          shape(verdict),
-          say(because ? `${words}. ${because}` : words),
-          say(VERDICT_WORDS[verdict]),
-        ]),
-    ),
-  ];
-}
-
-function partsTable({ parts }: JobReport): Content[] {
-  if (parts.length === 0) return [];
-  const heads = ["Part", "Grade", "Supplier", "Guarantee"].map((head) => say(head, { color: SECOND }));
-  return [
-    table(
-      ["*", 60, 110, 150],
-      [
-        heads,
-        ...parts
-          .slice(0, MOST_ROWS)
-          .map(({ part: words, grade, supplier, guarantee, isFitted }) =>
-            [isFitted ? words : `${words}, not written as fitted`, grade, supplier, guarantee].map((each) =>
-              say(each),
-            ),
-          ),
-      ],
-      1,
-    ),
-  ];
-}
-
-function corrections({ corrections: all }: JobReport): Content[] {
-  if (all.length === 0) return [];
-  return [
-    title("Corrected after it was signed"),
-    ...all
+const verdicts = (rows: readonly VerdictRow[]): Content =>
+  table(
+    [12, "*", 48],
+    rows
       .slice(0, MOST_ROWS)
-      .map(({ wrong, was, is, by, why }) =>
-        say(
-          `Line ${wrong}, “${was}” ${is ? `now reads “${is}”` : "was struck out"}. By ${by}. ${why ? `Because: ${why}` : "No reason was given"}.`,
-          { margin: [0, 0, 0, 2] },
-        ),
-      ),
-  ];
+      .map(({ words, verdict }) => [shape(verdict), say(words), say(VERDICT_WORDS[verdict])]),
+  );
+
+function drawn(block: Block, { curve, system }: PaperReport): Content[] {
+  switch (block.is) {
+    case "rows":
+      return named(block.rows);
+    case "verdicts":
+      return [verdicts(block.rows)];
+    case "list":
+      return [{ ul: block.items.slice(0, MOST_ROWS).map((words) => say(words)) }];
+    case "text":
+      return [say(block.words, { margin: [0, 0, 0, 2], bold: block.isStrong ?? false })];
+    case "curve":
+      return curve && curve.points.length > 1
+        ? [{ svg: warmUpSvg(curve, system) }, say(curve.name, { color: SECOND, fontSize: 8 })]
+        : [];
+  }
 }
 
 /** The report of a job as pages of paper: first what the owner reads, then what the next technician looks for. */
 export function reportDocument(paper: PaperReport): TDocumentDefinitions {
-  const { report, shopName, vehicleAddress, system, printed, curve } = paper;
-  const looks = report.looks.map(({ what, when, state, said }) => ({
-    name: when || "some day",
-    words: [what, state === "open" ? "" : state, said].filter(Boolean).join(": "),
-  }));
-  const isCorrected = report.corrections.length > 0;
+  const { report, shopName, vehicleAddress, printed } = paper;
+  const sheet = sheetOf(report);
+  const [signed = "", ...notes] = sheet.under;
   return {
     pageSize: "A4",
     pageMargins: [40, 40, 40, 44],
-    info: { title: report.title, author: shopName, creator: "Warm Ledger", producer: "Warm Ledger" },
+    info: { title: sheet.title, author: shopName, creator: "Warm Ledger", producer: "Warm Ledger" },
     defaultStyle: { font: "Ours", fontSize: 9.5, color: INK, lineHeight: 1.15 },
     footer: (page, pages) => ({
       columns: [
-        say(`${report.title}. Printed ${printed}.`, { color: SECOND, fontSize: 8 }),
+        say(`${sheet.title}. Printed ${printed}.`, { color: SECOND, fontSize: 8 }),
         say(`${page} of ${pages}`, { color: SECOND, fontSize: 8, alignment: "right" }),
       ],
       margin: [40, 14, 40, 0],
@@ -155,64 +129,21 @@ export function reportDocument(paper: PaperReport): TDocumentDefinitions {
         columns: [
           [
             say(shopName, { color: SECOND }),
-            say(report.title, { bold: true, fontSize: 20, margin: [0, 2, 0, 2] }),
-            say(report.signed ? `Signed by ${report.signed}` : "A draft: nobody has signed this job yet."),
-            ...(report.from ? [say(report.from, { bold: true })] : []),
-            ...(isCorrected ? [say("Corrected after it was signed: see the end.", { bold: true })] : []),
+            say(sheet.title, { bold: true, fontSize: 20, margin: [0, 2, 0, 2] }),
+            say(signed),
+            ...notes.map((note) => say(note, { bold: true })),
           ],
           { width: 74, qr: vehicleAddress, fit: 74, foreground: INK },
         ],
       },
-      ...part(
-        "In short",
-        [{ stack: report.owner.map((line) => say(line, { margin: [0, 0, 0, 2] })) }],
-        report.owner,
+      ...sheet.sections.flatMap(({ title: heading, blocks }) =>
+        part(
+          heading,
+          blocks.flatMap((block) => drawn(block, paper)),
+          blocks,
+        ),
       ),
-      ...part("Vehicle", named(report.vehicle), report.vehicle),
-      ...part("The job", named(report.job), report.job),
-      ...part("Evidence for what was found", verdicts(report.evidence), report.evidence),
-      ...part("Parts", partsTable(report), report.parts),
-      ...part("Coolant", named(report.coolant), report.coolant),
-      ...(curve && curve.points.length > 1
-        ? part("Warm-up", [
-            { svg: warmUpSvg(curve, system) },
-            say(curve.name, { color: SECOND, fontSize: 8 }),
-          ])
-        : []),
-      ...part("Proven", verdicts(report.proofs), report.proofs),
-      ...part("Advice", named(report.advice), report.advice),
-      ...part(
-        report.signed ? "Open when it was signed" : "Open now",
-        report.open.length === 0
-          ? report.signed
-            ? [say("Nothing: the books balance.")]
-            : []
-          : [
-              { ul: report.open.slice(0, MOST_ROWS).map((words) => say(words)) },
-              ...(report.reason
-                ? [say(`Signed all the same, because: ${report.reason}`, { bold: true })]
-                : []),
-            ],
-        [report.open, report.reason],
-      ),
-      ...(report.open.length === 0 && report.reason
-        ? [say(`Said with the signature: ${report.reason}`)]
-        : []),
-      ...part("To look at again", named(looks), looks),
-      ...part("Who did what", named(report.people), report.people),
-      ...corrections(report),
-      ...(report.book.hash
-        ? [
-            say(
-              `Its book has ${report.book.lines} lines; the last one's hash begins ${report.book.hash}. Whoever keeps the books can look whether it still stands there.`,
-              { color: SECOND, fontSize: 8, margin: [0, 12, 0, 0] },
-            ),
-          ]
-        : []),
-      say(
-        "The vehicle maker's instructions, local rules and licensed practice come before anything this program says.",
-        { color: SECOND, fontSize: 8, margin: [0, 4, 0, 0] },
-      ),
+      ...sheet.foot.map((words) => say(words, { color: SECOND, fontSize: 8, margin: [0, 8, 0, 0] })),
     ],
   };
 }

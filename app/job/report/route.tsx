@@ -1,7 +1,7 @@
 import QRCode from "qrcode";
 import type { ReactNode } from "react";
 import { Link, useLoaderData, useParams } from "react-router";
-import type { JobReport, ReportRow } from "../../../core/report/index.ts";
+import { type Block, type ReportRow, sheetOf, type VerdictRow } from "../../../core/report/index.ts";
 import { warmPrinter } from "../../../server/reports/print-report.ts";
 import { readReport } from "../../../server/reports/read-report.ts";
 import { guarded } from "../../desk/guard.server.ts";
@@ -22,15 +22,6 @@ export const loader = guarded("desk", async ({ params, origin, desk }) => {
 
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/report/route");
 
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section className="break-inside-avoid-page">
-      <h2 className="mt-5 mb-1 border-ink border-b-2 font-bold text-xl">{title}</h2>
-      {children}
-    </section>
-  );
-}
-
 const Rows = ({ rows }: { rows: readonly ReportRow[] }) => (
   <dl>
     {rows.map(({ name, words }) => (
@@ -42,47 +33,53 @@ const Rows = ({ rows }: { rows: readonly ReportRow[] }) => (
   </dl>
 );
 
-function Verdicts({
-  rows,
-}: {
-  rows: readonly { words: string; verdict: JobReport["proofs"][number]["verdict"]; because?: string }[];
-}) {
-  return (
-    <ul>
-      {rows.map(({ words, verdict, because }) => (
-        <li key={words + verdict} className="flex gap-3 border-rule border-b py-1">
-          <span className="pt-0.5">
-            <VerdictShape verdict={verdict} />
-          </span>
-          <span>
-            <span className="font-bold">{words}</span> {because}
-          </span>
-        </li>
-      ))}
-    </ul>
-  );
-}
+const Verdicts = ({ rows }: { rows: readonly VerdictRow[] }) => (
+  <ul>
+    {rows.map(({ words, verdict }) => (
+      <li key={words + verdict} className="flex gap-3 border-rule border-b py-1">
+        <span className="pt-0.5">
+          <VerdictShape verdict={verdict} />
+        </span>
+        <span>{words}</span>
+      </li>
+    ))}
+  </ul>
+);
 
-function Corrections({ all }: { all: JobReport["corrections"] }) {
-  return (
-    <Part title="Corrected after it was signed">
-      <ul>
-        {all.map(({ wrong, right, was, is, by, why }) => (
-          <li key={right} className="border-rule border-b py-1">
-            Line {wrong}, “{was}” {is ? <>now reads “{is}”</> : "was struck out"}, by {by}.{" "}
-            {why ? `Because: ${why}.` : "No reason was given."}
-          </li>
-        ))}
-      </ul>
-    </Part>
-  );
+/** One block of a section; the curve is drawn where there is a log. */
+function Drawn({ block, curve }: { block: Block; curve: ReactNode }) {
+  switch (block.is) {
+    case "rows":
+      return <Rows rows={block.rows} />;
+    case "verdicts":
+      return <Verdicts rows={block.rows} />;
+    case "list":
+      return (
+        <ul className="list-disc pl-6">
+          {block.items.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </ul>
+      );
+    case "text":
+      return <p className={block.isStrong ? "font-bold" : "py-0.5"}>{block.words}</p>;
+    case "curve":
+      return curve;
+  }
 }
 
 /** What a job says to whoever reads it later: a page that prints, with the same words as its PDF. */
 export default function Report() {
   const { report, log, shopName, system, qr } = useLoaderData<typeof loader>();
   const { jobId = "" } = useParams();
-  const { parts } = report;
+  const sheet = sheetOf(report);
+  const [signed, ...notes] = sheet.under;
+  const curve = log && (
+    <>
+      <LogCurve jobId={jobId} log={log} system={system} />
+      <p className="break-all text-ink-2">{log.name}</p>
+    </>
+  );
   return (
     <main id="work" className="p-5 lg:p-7">
       <p className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
@@ -104,12 +101,13 @@ export default function Report() {
         <header className="flex items-start justify-between gap-6">
           <div>
             <p className="text-ink-2">{shopName}</p>
-            <h1 className="text-3xl">{report.title}</h1>
-            <p>{report.signed ? `Signed by ${report.signed}` : "A draft: nobody has signed this job yet."}</p>
-            {report.from && <p className="font-bold">{report.from}</p>}
-            {report.corrections.length > 0 && (
-              <p className="font-bold">Corrected after it was signed: see the end.</p>
-            )}
+            <h1 className="text-3xl">{sheet.title}</h1>
+            <p>{signed}</p>
+            {notes.map((note) => (
+              <p key={note} className="font-bold">
+                {note}
+              </p>
+            ))}
           </div>
           <span
             role="img"
@@ -119,94 +117,22 @@ export default function Report() {
             dangerouslySetInnerHTML={{ __html: qr }}
           />
         </header>
-        <Part title="In short">
-          {report.owner.map((line) => (
-            <p key={line} className="py-0.5">
-              {line}
-            </p>
+        {sheet.sections
+          .filter(({ id }) => id !== "curve" || log)
+          .map(({ id, title, blocks }) => (
+            <section key={id} className="break-inside-avoid-page">
+              <h2 className="mt-5 mb-1 border-ink border-b-2 font-bold text-xl">{title}</h2>
+              {blocks.map((block, index) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a report's blocks never change their places
+                <Drawn key={`${id} ${index}`} block={block} curve={curve} />
+              ))}
+            </section>
           ))}
-        </Part>
-        <Part title="Vehicle">
-          <Rows rows={report.vehicle} />
-        </Part>
-        <Part title="The job">
-          <Rows rows={report.job} />
-        </Part>
-        {report.evidence.length > 0 && (
-          <Part title="Evidence for what was found">
-            <Verdicts rows={report.evidence} />
-          </Part>
-        )}
-        {parts.length > 0 && (
-          <Part title="Parts">
-            <Rows
-              rows={parts.map(({ part, grade, supplier, guarantee, isFitted }) => ({
-                name: part,
-                words: `${grade}, ${supplier}${isFitted ? "" : ", not written as fitted"}. Guarantee: ${guarantee}.`,
-              }))}
-            />
-          </Part>
-        )}
-        {report.coolant.length > 0 && (
-          <Part title="Coolant">
-            <Rows rows={report.coolant} />
-          </Part>
-        )}
-        {log && (
-          <Part title="Warm-up">
-            <LogCurve jobId={jobId} log={log} system={system} />
-            <p className="break-all text-ink-2">{log.name}</p>
-          </Part>
-        )}
-        {report.proofs.length > 0 && (
-          <Part title="Proven">
-            <Verdicts rows={report.proofs} />
-          </Part>
-        )}
-        {report.advice.length > 0 && (
-          <Part title="Advice">
-            <Rows rows={report.advice} />
-          </Part>
-        )}
-        {(report.signed || report.open.length > 0) && (
-          <Part title={report.signed ? "Open when it was signed" : "Open now"}>
-            {report.open.length === 0 ? (
-              <p>Nothing: the books balance.</p>
-            ) : (
-              <ul className="list-disc pl-6">
-                {report.open.map((words) => (
-                  <li key={words}>{words}</li>
-                ))}
-              </ul>
-            )}
-            {report.reason && <p className="font-bold">Said with the signature: {report.reason}</p>}
-          </Part>
-        )}
-        {report.looks.length > 0 && (
-          <Part title="To look at again">
-            <Rows
-              rows={report.looks.map(({ what, when, state, said }) => ({
-                name: when || "some day",
-                words: [what, state === "open" ? "" : state, said].filter(Boolean).join(": "),
-              }))}
-            />
-          </Part>
-        )}
-        <Part title="Who did what">
-          <Rows rows={report.people} />
-        </Part>
-        {report.corrections.length > 0 && <Corrections all={report.corrections} />}
-        {report.book.hash && (
-          <p className="mt-4 text-ink-2 text-sm">
-            Its book has {report.book.lines} lines; the last one's hash begins{" "}
-            <span className="figure whitespace-nowrap">{report.book.hash}</span>. Whoever keeps the books can
-            look whether it still stands there.
+        {sheet.foot.map((words) => (
+          <p key={words} className="mt-4 text-ink-2 text-sm">
+            {words}
           </p>
-        )}
-        <p className="mt-2 text-ink-2 text-sm">
-          The vehicle maker's instructions, local rules and licensed practice come before anything this
-          program says.
-        </p>
+        ))}
       </article>
     </main>
   );
