@@ -1,5 +1,5 @@
-import { Transform } from "class-transformer";
 import { registerDecorator } from "class-validator";
+import { Reads } from "../../core/kernel/plain/index.ts";
 import { type Dimension, format, readShown, type System } from "../../core/kernel/units/index.ts";
 import { readDistance } from "../../core/trade/car/index.ts";
 
@@ -23,7 +23,7 @@ export function Quantity(
   { optional = false, says = "" }: { optional?: boolean; says?: string } = {},
 ): PropertyDecorator {
   return (target, property) => {
-    Transform(({ value, obj }) => read(value, dimension, obj.system === "us" ? "us" : "metric"))(
+    Reads((value, obj) => read(value, dimension, obj.system === "us" ? "us" : "metric"))(
       target,
       property as string,
     );

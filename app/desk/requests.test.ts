@@ -1,13 +1,13 @@
-import { Transform } from "class-transformer";
 import { IsIn, IsString, Length } from "class-validator";
 import { describe, expect, it } from "vitest";
+import { Reads } from "../../core/kernel/plain/index.ts";
 import { asRefusal } from "../../server/database/as-refusal.ts";
 import { checkForm } from "./forms.ts";
 import { readForm, readJson } from "./read-body.server.ts";
 
 let transformed = 0;
 class NameForm {
-  @Transform(({ value }) => {
+  @Reads((value) => {
     transformed++;
     return value;
   })

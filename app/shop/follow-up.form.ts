@@ -1,4 +1,3 @@
-import { plainToInstance } from "class-transformer";
 import {
   IsIn,
   IsInt,
@@ -11,6 +10,7 @@ import {
   Min,
   validateSync,
 } from "class-validator";
+import { asClass } from "../../core/kernel/plain/index.ts";
 import { CALLS, type Call, type FollowUpRule } from "../../core/trade/follow-ups/index.ts";
 
 const MOST_RULES = 12;
@@ -50,7 +50,7 @@ export function readRulesForm(sent: unknown): { rules: FollowUpRule[] } | { trou
   if (!Array.isArray(list) || list.length > MOST_RULES)
     return { trouble: `At most ${MOST_RULES} rules are kept.` };
   const rules = list.map((each) =>
-    plainToInstance(RuleForm, each && typeof each === "object" && !Array.isArray(each) ? each : {}),
+    asClass(RuleForm, each && typeof each === "object" && !Array.isArray(each) ? each : {}),
   );
   for (const [index, rule] of rules.entries()) {
     const [error] = validateSync(rule, { whitelist: true, forbidNonWhitelisted: true });

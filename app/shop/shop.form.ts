@@ -1,5 +1,5 @@
-import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length, Matches, Max, Min } from "class-validator";
+import { Reads } from "../../core/kernel/plain/index.ts";
 import { Quantity } from "../desk/quantity-field.ts";
 
 /** What the Shop page sends, one form each. */
@@ -9,7 +9,7 @@ export class UnitsForm {
 }
 
 export class CurrencyForm {
-  @Transform(({ value }) => (typeof value === "string" ? value.trim().toUpperCase() : value))
+  @Reads((value) => (typeof value === "string" ? value.trim().toUpperCase() : value))
   @IsIn(Intl.supportedValuesOf("currency"), { message: "Three letters, such as EUR, GBP or USD." })
   currency: string;
 }
@@ -18,9 +18,7 @@ export class PlaceForm {
   @IsIn(["metric", "us"], { message: "Metric or US." })
   system: "metric" | "us";
 
-  @Transform(({ value }) =>
-    String(value ?? "").trim() === "" ? undefined : Number(String(value).replace(",", ".")),
-  )
+  @Reads((value) => (String(value ?? "").trim() === "" ? undefined : Number(String(value).replace(",", "."))))
   @IsOptional()
   @Min(-400, { message: "Metres above the sea, −400 to 5500." })
   @Max(5500, { message: "Metres above the sea, −400 to 5500." })

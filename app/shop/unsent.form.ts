@@ -1,5 +1,5 @@
-import { Transform } from "class-transformer";
 import { IsDate, IsInt, IsUUID, Max, Min } from "class-validator";
+import { Reads } from "../../core/kernel/plain/index.ts";
 
 /** What a browser tells of the entries that wait in it. */
 export class UnsentForm {
@@ -11,7 +11,7 @@ export class UnsentForm {
   @Max(100_000, { message: "How many." })
   entries: number;
 
-  @Transform(({ value }) => (typeof value === "string" && value.length < 40 ? new Date(value) : undefined))
+  @Reads((value) => (typeof value === "string" && value.length < 40 ? new Date(value) : undefined))
   @IsDate({ message: "Since when." })
   since: Date;
 }

@@ -1,6 +1,6 @@
-import type { ClassConstructor } from "class-transformer";
 import type { ReactNode } from "react";
 import { Form } from "react-router";
+import type { FormClass } from "../desk/forms.ts";
 import { ErrorSummary } from "../ui/ErrorSummary.tsx";
 import { SummedUp } from "../ui/Field.tsx";
 import type { CardForm } from "./card.form.ts";
@@ -13,7 +13,7 @@ export function KeptForm({
   draftKey,
   children,
 }: {
-  form: ClassConstructor<CardForm>;
+  form: FormClass<CardForm>;
   draftKey: string;
   /** The fields, given what is wrong with each. */
   children: (fields: Record<string, string>) => ReactNode;

@@ -1,5 +1,5 @@
-import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, Length } from "class-validator";
+import { Reads } from "../../core/kernel/plain/index.ts";
 import {
   CARD_FIELDS,
   CARD_NAMES,
@@ -11,9 +11,7 @@ import { readSensorPoints, type SensorPoint } from "../../core/trade/electrics/i
 import { Quantity } from "../desk/quantity-field.ts";
 
 /** Blanks at the ends and doubled ones are nobody's meaning. */
-export const tidy = Transform(({ value }) =>
-  typeof value === "string" ? value.trim().replace(/\s+/g, " ") : value,
-);
+export const tidy = Reads((value) => (typeof value === "string" ? value.trim().replace(/\s+/g, " ") : value));
 
 /** A cooling card, as it is typed. Figures may carry units; bare ones are in the shop's. Its other fields are those of `CARD_FIELDS`. */
 export class CardForm {

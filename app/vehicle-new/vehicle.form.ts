@@ -1,9 +1,9 @@
-import { Transform } from "class-transformer";
 import { IsString, IsUUID, Length, Matches } from "class-validator";
+import { Reads } from "../../core/kernel/plain/index.ts";
 import { Quantity } from "../desk/quantity-field.ts";
 import { CardForm, tidy } from "./card.form.ts";
 
-const upper = Transform(({ value }) =>
+const upper = Reads((value) =>
   typeof value === "string" ? value.toUpperCase().replace(/\s+/g, " ").trim() : value,
 );
 

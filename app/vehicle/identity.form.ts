@@ -1,9 +1,7 @@
-import { Transform } from "class-transformer";
 import { IsString, Length, Matches } from "class-validator";
+import { Reads } from "../../core/kernel/plain/index.ts";
 
-const tidy = Transform(({ value }) =>
-  typeof value === "string" ? value.trim().replace(/\s+/g, " ") : value,
-);
+const tidy = Reads((value) => (typeof value === "string" ? value.trim().replace(/\s+/g, " ") : value));
 
 /** What a vehicle is, once somebody knows; the VIN may stay open. */
 export class IdentityForm {
@@ -12,7 +10,7 @@ export class IdentityForm {
   @Length(0, 80, { message: "Make and model, at most 80 letters." })
   name: string;
 
-  @Transform(({ value }) => (typeof value === "string" ? value.toUpperCase().replace(/\s+/g, "") : value))
+  @Reads((value) => (typeof value === "string" ? value.toUpperCase().replace(/\s+/g, "") : value))
   @Matches(/^(?:[A-HJ-NPR-Z0-9]{17})?$/, {
     message: "A VIN has 17 letters and digits, none of them I, O or Q; or leave it open.",
   })

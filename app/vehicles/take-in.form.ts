@@ -1,5 +1,5 @@
-import { Transform } from "class-transformer";
 import { IsUUID, Matches } from "class-validator";
+import { Reads } from "../../core/kernel/plain/index.ts";
 
 export const PLATE = /^[A-Z0-9][A-Z0-9 -]{0,15}$/;
 export const plateOf = (text: string) => text.toUpperCase().replace(/\s+/g, " ").trim();
@@ -16,7 +16,7 @@ export class TakeInForm {
   @IsUUID("all", { message: "Load the page again." })
   jobId: string;
 
-  @Transform(({ value }) => (typeof value === "string" ? plateOf(value) : value))
+  @Reads((value) => (typeof value === "string" ? plateOf(value) : value))
   @Matches(PLATE, { message: "The plate: letters, digits, blanks or hyphens, at most 16." })
   plate: string;
 }

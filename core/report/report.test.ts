@@ -290,7 +290,15 @@ describe("a report as a sheet", () => {
     const signed = { ...report, signed: "Ilse", reason: "the owner waits", open: ["one clip short"] };
     expect(wordsOf(signed)).toContain("Signed all the same, because: the owner waits");
     expect(wordsOf({ ...signed, open: [] })).toContain("Said with the signature: the owner waits");
-    const corrected = { at: "2031-03-05T08:00:00.000Z", wrong: 4, right: 9, was: "4 L", is: "5 L", by: "Ilse", why: "misread" };
+    const corrected = {
+      at: "2031-03-05T08:00:00.000Z",
+      wrong: 4,
+      right: 9,
+      was: "4 L",
+      is: "5 L",
+      by: "Ilse",
+      why: "misread",
+    };
     expect(wordsOf({ ...signed, corrections: [corrected] })).toContain(
       "Line 4, “4 L” now reads “5 L”, by Ilse. Because: misread.",
     );

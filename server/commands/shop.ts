@@ -1,6 +1,6 @@
 import "reflect-metadata";
-import { plainToInstance } from "class-transformer";
 import { type ValidationError, validateSync } from "class-validator";
+import { asClass } from "../../core/kernel/plain/index.ts";
 import { appUrl } from "../database/addresses.ts";
 import { findShopBySlug, openDatabase } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
@@ -30,7 +30,7 @@ async function settle(ownerUrl: string) {
     const found = await findShopBySlug(app, slug);
     if (found || Object.keys(rest).length === 0)
       return { appUrl: appUrl(process.env), ...(found ? { name: found.name } : {}) };
-    const asked = plainToInstance(ShopForm, { slug, ...rest });
+    const asked = asClass(ShopForm, { slug, ...rest });
     const troubles = wordsOf(validateSync(asked, { forbidUnknownValues: false }));
     if (troubles.length > 0) throw new Refusal({ message: troubles.join(" ") });
     return { appUrl: appUrl(process.env), name: asked.name, ...(await makeShop(owner, app, asked)) };

@@ -1,6 +1,6 @@
-import { Transform } from "class-transformer";
 import { IsNumber, IsOptional, IsString, IsUUID, Length, Max, Min } from "class-validator";
 import { MOST_RESTED_H } from "../../../core/book/facts/index.ts";
+import { Reads } from "../../../core/kernel/plain/index.ts";
 
 /** What booking a log sends beside the file itself. */
 export class LogForm {
@@ -12,7 +12,7 @@ export class LogForm {
   name: string;
 
   /** Hours that the engine had stood; left out where nobody knows. */
-  @Transform(({ value }) => (value === undefined || value === "" ? undefined : Number(value)))
+  @Reads((value) => (value === undefined || value === "" ? undefined : Number(value)))
   @IsOptional()
   @IsNumber({}, { message: "Hours that the engine had stood, as a figure." })
   @Min(0, { message: "Hours that the engine had stood, 0 or more." })

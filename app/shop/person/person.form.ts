@@ -1,7 +1,7 @@
-import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, Length, Matches } from "class-validator";
+import { Reads } from "../../../core/kernel/plain/index.ts";
 
-const emptyIsNone = ({ value }: { value: unknown }) => (value === "" ? undefined : value);
+const emptyIsNone = (value: unknown) => (value === "" ? undefined : value);
 
 /** What a lead changes of somebody, one form each. */
 export class NameForm {
@@ -17,12 +17,12 @@ export class RoleForm {
 
 /** A new PIN, a new password, or both. */
 export class SecretsForm {
-  @Transform(emptyIsNone)
+  @Reads(emptyIsNone)
   @IsOptional()
   @Matches(/^\d{4,8}$/, { message: "A PIN is 4 to 8 digits." })
   pin?: string;
 
-  @Transform(emptyIsNone)
+  @Reads(emptyIsNone)
   @IsOptional()
   @IsString()
   @Length(10, 200, { message: "10 letters or more; three odd words do well." })

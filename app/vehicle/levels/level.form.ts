@@ -1,5 +1,5 @@
-import { Transform } from "class-transformer";
 import { IsIn, IsOptional, IsString, IsUUID, Length } from "class-validator";
+import { Reads } from "../../../core/kernel/plain/index.ts";
 import { BRIM_L, MOST_MISSING_L } from "../../../core/trade/leaks/index.ts";
 import { Quantity } from "../../desk/quantity-field.ts";
 
@@ -38,7 +38,7 @@ export class LevelForm {
   minimum?: number;
 
   /** Whom the shop told what it means. */
-  @Transform(({ value }) => (typeof value === "string" && value.trim() === "" ? undefined : value))
+  @Reads((value) => (typeof value === "string" && value.trim() === "" ? undefined : value))
   @IsOptional()
   @IsString({ message: "A name, at most 120 letters." })
   @Length(1, 120, { message: "A name, at most 120 letters." })

@@ -1,10 +1,10 @@
-import { Transform, Type } from "class-transformer";
 import { IsIn, IsString, IsTimeZone, Length, Matches, ValidateNested } from "class-validator";
+import { Holds, Reads } from "../../../core/kernel/plain/index.ts";
 
-const trimmed = ({ value }: { value: unknown }) => (typeof value === "string" ? value.trim() : value);
+const trimmed = (value: unknown) => (typeof value === "string" ? value.trim() : value);
 
 export class FirstLead {
-  @Transform(trimmed)
+  @Reads(trimmed)
   @IsString()
   @Length(1, 80, { message: "The lead's name, 1 to 80 letters." })
   name: string;
@@ -19,7 +19,7 @@ export class FirstLead {
 
 /** What a shop of one's own is asked for. */
 export class ShopForm {
-  @Transform(trimmed)
+  @Reads(trimmed)
   @IsString()
   @Length(1, 80, { message: "The shop's name, 1 to 80 letters." })
   name: string;
@@ -35,13 +35,13 @@ export class ShopForm {
   @IsIn(["metric", "us"], { message: "Units are metric or us." })
   units: "metric" | "us";
 
-  @Transform(({ value }) => (typeof value === "string" ? value.trim().toUpperCase() : value))
+  @Reads((value) => (typeof value === "string" ? value.trim().toUpperCase() : value))
   @IsIn(Intl.supportedValuesOf("currency"), {
     message: "Three letters of a currency, such as EUR, GBP or USD.",
   })
   currency: string;
 
-  @Type(() => FirstLead)
+  @Holds(() => FirstLead)
   @ValidateNested()
   lead: FirstLead;
 }
