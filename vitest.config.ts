@@ -24,7 +24,7 @@ export default defineConfig({
       {
         test: {
           name: "app",
-          include: ["app/**/*.test.ts"],
+          include: ["app/**/*.test.ts", "bin/**/*.test.ts"],
           environment: "node",
           isolate: false,
           setupFiles,

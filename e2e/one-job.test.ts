@@ -219,7 +219,7 @@ describe("one job from complaint to signed", () => {
     await seen(page, "One thing is open");
     await expect.poll(() => openBalance(page)).toContain("level and cap not yet checked cold");
     await tap(page, "Sign with 1 open");
-    await seen(page, "Say why it may go like this");
+    await seen(page, "so say why it may go");
     await atField("Why may it go like this?").fill("Owner looks at the level tomorrow morning");
     await tap(page, "Sign with 1 open");
     await seen(page, "Sign and lock it with 1 open?");
