@@ -8,6 +8,7 @@ import { join, relative } from "node:path";
 import { brotliCompressSync, constants, gzipSync } from "node:zlib";
 import { ROOT } from "./lib/paths.mjs";
 import { finish } from "./lib/processes.mjs";
+import { nameOf, PROGRAMS, SOURCES } from "./lib/programs.mjs";
 import { run } from "./lib/say.mjs";
 
 const CLIENT = join(ROOT, "build/client");
@@ -36,6 +37,27 @@ async function writeShell() {
   const shell = await response.text();
   writeFileSync(join(ROOT, "build/shell.html"), shell);
   return shell;
+}
+
+/** What runs beside the server and what its commands run, as plain scripts: no compiler stands beside a shop. */
+async function buildPrograms() {
+  const { build } = await import("vite");
+  await build({
+    root: ROOT,
+    configFile: false,
+    publicDir: false,
+    logLevel: "warn",
+    define: { "process.env.NODE_ENV": '"production"' },
+    build: {
+      ssr: true,
+      outDir: PROGRAMS,
+      target: "node20",
+      rollupOptions: {
+        input: Object.fromEntries(SOURCES.map((source) => [nameOf(source), join(ROOT, source)])),
+        output: { entryFileNames: "[name].js", chunkFileNames: "parts/[name]-[hash].js" },
+      },
+    },
+  });
 }
 
 const revisionOf = (content) => createHash("sha256").update(content).digest("hex").slice(0, 16);
@@ -81,6 +103,7 @@ function compressAssets() {
 
 await run(async () => {
   await finish(join(ROOT, "node_modules/.bin/react-router"), ["build"], { cwd: ROOT, env: process.env });
+  await buildPrograms();
   await writeServiceWorker(await writeShell());
   compressAssets();
 });

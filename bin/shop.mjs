@@ -12,6 +12,7 @@ import { ensurePackages } from "./lib/packages.mjs";
 import { LOCAL, ROOT } from "./lib/paths.mjs";
 import { choosePort } from "./lib/ports.mjs";
 import { finish, isStopping, stopAll } from "./lib/processes.mjs";
+import { commandOf } from "./lib/programs.mjs";
 import { run, say, Trouble } from "./lib/say.mjs";
 import { readSettings } from "./lib/settings.mjs";
 import { serveWeb } from "./lib/web.mjs";
@@ -116,7 +117,7 @@ async function settleFrom(DATABASE_URL, flags) {
 
 /** Finds the shop of that short name or makes it. */
 async function settle(DATABASE_URL, asked) {
-  const { output } = await finish(process.execPath, ["--import", "tsx", "server/commands/shop.ts"], {
+  const { output } = await finish(process.execPath, [commandOf("shop")], {
     cwd: ROOT,
     env: { ...process.env, DATABASE_URL },
     input: JSON.stringify(asked),

@@ -1,9 +1,11 @@
-import { dirname, join } from "node:path";
+import { basename, dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { Tinypool } from "tinypool";
 
 /** The project's own folder, from the source and from the bundle alike: both lie two folders below it. */
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), "../..");
+/** Tests run the source, a shop what was built from it. */
+const IS_BUILT = import.meta.url.endsWith(".js");
 const IDLE_MS = 60_000;
 
 /** It took longer than it may, or more memory. */
@@ -28,11 +30,11 @@ export function heavyWork<Task, Answer>({
   const open = () => {
     if (pool) return pool;
     pool = new Tinypool({
-      filename: join(ROOT, file),
+      filename: IS_BUILT ? join(ROOT, "build/programs", `${basename(file, ".ts")}.js`) : join(ROOT, file),
       runtime: "child_process",
       serialization: "advanced",
       env: process.env as Record<string, string>,
-      execArgv: ["--import", "tsx", `--max-old-space-size=${mostMegabytes}`],
+      execArgv: [...(IS_BUILT ? [] : ["--import", "tsx"]), `--max-old-space-size=${mostMegabytes}`],
       minThreads: stays ? 1 : 0,
       maxThreads: 1,
       idleTimeout: IDLE_MS,
