@@ -6,8 +6,9 @@ import { useKeys } from "../../keys/useKeys.ts";
 import type { JobContext } from "../stage/context.ts";
 import { Balance } from "./Balance.tsx";
 import { BookLines } from "./BookLines.tsx";
-import { EntryLine, type GivenLine } from "./EntryLine.tsx";
+import { EntryLine } from "./EntryLine.tsx";
 import { TwiceInBook } from "./TwiceInBook.tsx";
+import type { GivenLine } from "./useEntryLine.ts";
 
 function Inside({ context, stage, open }: { context: JobContext; stage: Stage; open: string[] }) {
   const [line, setLine] = useState<GivenLine>();

@@ -50,6 +50,7 @@ const EVERY: Record<Exclude<keyof typeof acts, "dueWords">, EntryDraft[]> = {
   heardFan: [acts.heardFan(acts.readCoolant(101), "none")],
   knownTorque: [acts.knownTorque("drain plug", 12)],
   letOut: [acts.letOut("drained", 4), acts.letOut("kept", 0.3, { fraction: 0.5 })],
+  loggedWarmUp: [acts.loggedWarmUp("cold start.csv")],
   measuredMix: [
     acts.measuredMix(0.42349, "ethylene", "refractometer"),
     acts.measuredMix(0, undefined, "strip"),

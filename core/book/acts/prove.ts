@@ -50,3 +50,10 @@ export const heardFan = (reading: EntryDraft, fan: FanSaid): EntryDraft => ({
   ...reading,
   data: dataOf(FanHeard, { fan }),
 });
+
+/** A warm-up was logged: what it says is written by the server, once it has judged it. */
+export const loggedWarmUp = (name: string): EntryDraft => ({
+  kind: "reading",
+  item: "warm-up log",
+  text: `${name}, judged once it is sent`,
+});
