@@ -1,4 +1,5 @@
 export { type Doings, doingsKey, doingsOf } from "./doings.ts";
+export { lastsWords } from "./lasts-words.ts";
 export { type Learned, type LearnedOut, learnedFrom } from "./learned.ts";
 export { likeness } from "./likeness.ts";
 export { FEWEST_GONE, halfGoneAfter, type LifeHere, lifeHere, type PartSpan, spansOf } from "./lives.ts";

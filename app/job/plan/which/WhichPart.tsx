@@ -3,7 +3,7 @@ import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
 import { chosePart } from "../../../../core/book/acts/index.ts";
 import type { PartLife } from "../../../../core/stages/earlier-jobs/index.ts";
-import { lifeHere, type PartSpan } from "../../../../core/stages/earlier-jobs/index.ts";
+import { lastsWords, lifeHere, type PartSpan } from "../../../../core/stages/earlier-jobs/index.ts";
 import { type ShelfItem } from "../../../../core/trade/shelf/index.ts";
 import { repeatFailures, schoolsSay } from "../../../../core/trade/sourcing/index.ts";
 import { useMember } from "../../../desk/member.ts";
@@ -12,7 +12,6 @@ import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
 import { minorDigits, moneyOf } from "../../../ui/money.ts";
 import { useJob } from "../../stage/context.ts";
-import { CostSpread } from "./CostSpread.tsx";
 import { OptionTable } from "./OptionTable.tsx";
 import { OwnerWaits } from "./OwnerWaits.tsx";
 import {
@@ -27,6 +26,7 @@ import {
   type TermsFields,
 } from "./option-fields.ts";
 import { useWeighed } from "./useWeighed.ts";
+import { WhatDecides } from "./WhatDecides.tsx";
 
 const TERMS: [keyof TermsFields, string, string | undefined][] = [
   ["hours", "Hours to fit it", "h"],
@@ -34,19 +34,6 @@ const TERMS: [keyof TermsFields, string, string | undefined][] = [
   ["dayPrice", "A day off the road", undefined],
   ["months", "You answer for it", "months"],
 ];
-
-const hoursWords = (hours: number) => `${Number(hours.toFixed(1))} h`;
-
-const MONTH_DAYS = 30.4;
-
-/** Where the odds of a grade come from: this shop's own cars, or what is usual. */
-function lastsWords(spans: readonly PartSpan[], part: string, grade: string): string {
-  const here = lifeHere(spans, part, grade);
-  const name = grade.charAt(0).toUpperCase() + grade.slice(1);
-  return here
-    ? `${name}: ${here.gone} of ${here.of} have gone in this shop's cars, half of them by ${Math.round(here.life.medianDays / MONTH_DAYS)} months.`
-    : `${name}: too few here to say; what is usual is reckoned with.`;
-}
 
 /** Options for one part, what each comes to over the time that the shop answers for, and what each school would take. */
 export function WhichPart({ lives, shelf }: { lives: readonly PartLife[]; shelf: readonly ShelfItem[] }) {
@@ -184,39 +171,13 @@ export function WhichPart({ lives, shelf }: { lives: readonly PartLife[]; shelf:
         </div>
       </div>
       {weighed && known.length > 1 && (
-        <>
-          <CostSpread compared={weighed.compared} nameOf={nameOf} money={money} />
-          <p className="text-ink-2">
-            The mark is the average, the bar where eight of ten jobs end, over {terms.months} months.
-          </p>
-          <ul className="flex flex-col gap-1">
-            {weighed.evens.map(({ dearId, cheapId, hours: from }) => (
-              <li key={dearId}>
-                {from === null
-                  ? `However long the job, ${nameOf(dearId)} comes dearer than ${nameOf(cheapId)}.`
-                  : from === 0
-                    ? `However short the job, ${nameOf(dearId)} comes cheaper than ${nameOf(cheapId)}.`
-                    : `Above ${hoursWords(from)} of work ${nameOf(dearId)} comes cheaper than ${nameOf(cheapId)}.`}
-              </li>
-            ))}
-          </ul>
-          <section aria-labelledby="schools">
-            <h4 id="schools" className="mb-1 font-bold text-lg">
-              What each school would take
-            </h4>
-            <dl className="border-ink border-t-2">
-              {schools.map(({ school, id, because }) => (
-                <div key={school} className="grid gap-x-4 border-rule border-b py-2 sm:grid-cols-2">
-                  <dt>{school}</dt>
-                  <dd>
-                    <span className="font-bold">{id ? nameOf(id) : "Not its case"}</span>
-                    <span className="block text-ink-2">{because}</span>
-                  </dd>
-                </div>
-              ))}
-            </dl>
-          </section>
-        </>
+        <WhatDecides
+          weighed={weighed}
+          schools={schools}
+          months={terms.months}
+          nameOf={nameOf}
+          money={money}
+        />
       )}
       <OwnerWaits />
       <p className="text-ink-2 text-sm">
