@@ -13,6 +13,7 @@ import { factsOf, Got, lastFact, OrderOfWork, SEEN_AS, ToGet } from "../book/fac
 import { stepsOff, stepsState, thing, toGetDraft } from "../book/out/index.ts";
 import { wantedParts } from "../book/parts/index.ts";
 import { inShownTemperatures, type System } from "../kernel/units/index.ts";
+import { isShut } from "../trade/bleed/index.ts";
 import { FEATURES, GOALS, inOrder, stepsFor, timeOf } from "../trade/order/index.ts";
 import { GRADES, type Grade } from "../trade/sourcing/index.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
@@ -167,7 +168,7 @@ const step: Reader = (rest) => {
       rest,
     );
   const cap = only.isCold ? rest.cap?.() : undefined;
-  if (only.isCold && cap?.safeNow !== "pass")
+  if (only.isCold && isShut(cap))
     return expected(
       `evidence that the engine is cold, such as “upper hose soft and cool”${cap ? `; ${inShownTemperatures(cap.because, rest.system).replace(/\.$/, "")}` : ""}`,
       rest,

@@ -2,6 +2,7 @@ import { letOut, stepDoneDrafts } from "../../../core/book/acts/index.ts";
 import { factOf, StepDone } from "../../../core/book/facts/index.ts";
 import { inShownTemperatures, readShown, SHOWN } from "../../../core/kernel/units/index.ts";
 import { type WorkOrder, workOrderOf } from "../../../core/stages/plan/index.ts";
+import { isShut } from "../../../core/trade/bleed/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TextField } from "../../ui/Field.tsx";
@@ -51,7 +52,7 @@ export function StepInHand({ work: untimed }: { work: WorkOrder }) {
         )}
       </div>
     );
-  const isHeld = step.isCold && engine.cap.safeNow !== "pass";
+  const isHeld = step.isCold && isShut(engine.cap);
   const litres = step.id === DRAIN && drained.trim() ? readShown(drained, "volume", system) : undefined;
   const isWrong =
     step.id === DRAIN &&

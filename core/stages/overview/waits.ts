@@ -1,7 +1,7 @@
 import { type Entry, standing } from "../../book/entry/index.ts";
 import { BleedStep, lastFact, Waiting, type WaitKind } from "../../book/facts/index.ts";
 import { type EngineState, engineState } from "../../state/index.ts";
-import { type BleedingVehicle, stepOf } from "../../trade/bleed/index.ts";
+import { type BleedingVehicle, isShut, stepOf } from "../../trade/bleed/index.ts";
 import { bleedRun } from "../fill/index.ts";
 
 export interface Wait {
@@ -65,8 +65,9 @@ function bleedingWait(
 const MS = 1000;
 const STOPPED_HOT = "stopped hot: it cools";
 
-function coolingWait({ cap: { safeNow, readyAtS } }: EngineState, since: string, words: string): Wait {
-  if (safeNow === "pass") return { waitsFor: "hands", words: "cool enough to open", since };
+function coolingWait({ cap }: EngineState, since: string, words: string): Wait {
+  const { readyAtS } = cap;
+  if (!isShut(cap)) return { waitsFor: "hands", words: "cool enough to open", since };
   return {
     waitsFor: "heat",
     words,

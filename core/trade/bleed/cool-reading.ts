@@ -17,3 +17,9 @@ export interface CoolDown {
   readyAtS?: { earliest: number; likely: number; latest: number };
   because: string;
 }
+
+/**
+ * Whether whatever opens a cap or loosens a hose stays shut: but for evidence that it may be opened, it does; so where nothing was seen,
+ * and where nobody was asked.
+ */
+export const isShut = (cap: Pick<CoolDown, "safeNow"> | undefined): boolean => cap?.safeNow !== "pass";

@@ -1,7 +1,7 @@
 export { type BleedProgress, bleedProgress, type Cycle, SIGN_WORDS } from "./bleed-progress.ts";
 export { type BleedingCard, bleedingVehicle } from "./bleeding-vehicle.ts";
 export { type CoolDownGiven, coolDown } from "./cool-down.ts";
-export { type CoolDown, type CoolReading, PLACES_READ, type PlaceRead } from "./cool-reading.ts";
+export { type CoolDown, type CoolReading, isShut, PLACES_READ, type PlaceRead } from "./cool-reading.ts";
 export { readingsOf } from "./from-log.ts";
 export {
   type BleedingStep,

@@ -1,8 +1,7 @@
 import type { EntryDraft } from "../../../../core/book/entry/index.ts";
 import { inShownTemperatures } from "../../../../core/kernel/units/index.ts";
-import type { BleedRun } from "../../../../core/stages/fill/index.ts";
-import { mayHaveOpened } from "../../../../core/state/index.ts";
-import { type BleedingStep, opensCap, SCHOOL_WORDS } from "../../../../core/trade/bleed/index.ts";
+import { type BleedRun, isHeld } from "../../../../core/stages/fill/index.ts";
+import { type BleedingStep, SCHOOL_WORDS } from "../../../../core/trade/bleed/index.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { Cap } from "../../cap/Cap.tsx";
 import { ReadCoolant } from "../../cap/ReadCoolant.tsx";
@@ -48,13 +47,9 @@ export function StepNow({ run, onNext, onStop, onEnd, onAgain, onOver }: Given) 
   const step = method.steps[place];
   if (!step) return null;
   const isLast = place === method.steps.length - 1;
-  const isCooling = step.kind === "cool" || stopped !== undefined;
-  // What opens a cap waits for evidence, whatever school began it and however hot it was left.
-  const wantsCold = isCooling || opensCap(step);
-  const isHeld =
-    wantsCold &&
-    engine.cap.safeNow !== "pass" &&
-    (isCooling || !mayHaveOpened(entries, run.startedAt, now, vehicle));
+  const isStopped = stopped !== undefined;
+  const isCooling = step.kind === "cool" || isStopped;
+  const isShutNow = isHeld(step, { isStopped, startedAt: run.startedAt }, { engine, entries, now, vehicle });
   if (run.isEnded)
     return (
       <div className="flex flex-wrap items-center gap-4 border-ink border-t-2 pt-3">
@@ -86,8 +81,8 @@ export function StepNow({ run, onNext, onStop, onEnd, onAgain, onOver }: Given) 
           {endsAt && <Clock endsAt={endsAt} timeZone={timeZone} />}
         </>
       )}
-      {(isCooling || isHeld) && <Cap engine={engine} />}
-      {!isCooling && step.kind === "run" && !isHeld && <ReadCoolant onOver={onOver} />}
+      {(isCooling || isShutNow) && <Cap engine={engine} />}
+      {!isCooling && step.kind === "run" && !isShutNow && <ReadCoolant onOver={onOver} />}
       {step.kind === "run" && stopped === undefined && (
         <p>
           <span className="font-bold">Stop at once: </span>
@@ -101,11 +96,11 @@ export function StepNow({ run, onNext, onStop, onEnd, onAgain, onOver }: Given) 
           </Button>
         )}
         {stopped === undefined ? (
-          <Button disabled={!mayBook || isHeld} onClick={onNext}>
+          <Button disabled={!mayBook || isShutNow} onClick={onNext}>
             {isLast ? "Topped up: once more round" : "Done: the next step"}
           </Button>
         ) : (
-          <Button disabled={!mayBook || isHeld} onClick={onAgain}>
+          <Button disabled={!mayBook || isShutNow} onClick={onAgain}>
             Cold again: go on from the warm-up
           </Button>
         )}
@@ -115,7 +110,7 @@ export function StepNow({ run, onNext, onStop, onEnd, onAgain, onOver }: Given) 
           </Button>
         )}
       </div>
-      {isHeld && <p className="text-ink-2">Shut until a reading says that the cap may be opened.</p>}
+      {isShutNow && <p className="text-ink-2">Shut until a reading says that the cap may be opened.</p>}
     </div>
   );
 }
