@@ -135,9 +135,10 @@ describe("a whole shop as one file", () => {
     await expect(readIn(half)).rejects.toThrow(/no zip, or it broke off/);
     const flipped = readFileSync(files.small);
     const at = flipped.indexOf("tables/entries.jsonl") + 120;
+    // Some broken bytes unpack, to what no line is: then that is said, and else that the file can't be read.
     for (let place = at; place < at + 20; place++) flipped[place] = (flipped[place] ?? 0) ^ 0xff;
     writeFileSync(half, flipped);
-    await expect(readIn(half, { lead })).rejects.toThrow(/can't be read/);
+    await expect(readIn(half, { lead })).rejects.toThrow(/can(?:'t)? be read/);
     await expect(readIn(files.small, {})).rejects.toThrow(/Say which lead/);
     await expect(readIn(files.small, { lead: { ...lead, name: "Nobody" } })).rejects.toThrow(
       /leads nothing in it/,
