@@ -114,9 +114,9 @@ export function guarded<Result>(role: Role, work: (visit: Visit) => Promise<Resu
       const url = new URL(request.url);
       const now = new Date();
       const token = await readCookie(sessionCookie, request);
-      const found = await oncePerRequest(context, "session", () =>
-        findSession(database(), token, now, { isUntouched: isUntouched(request) }),
-      );
+      const find = () => findSession(database(), token, now, { isUntouched: isUntouched(request) });
+      // A form posted by a page without scripts is followed by its loaders: an action may have changed who this is.
+      const found = await (isRead(request) ? oncePerRequest(context, "session", find) : find());
       if (!found) return askToSignIn(request, url);
       noteSeen(context, { shop: found.shopId, person: found.personId });
       if (!reaches(found.role, role)) {

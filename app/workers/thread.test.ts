@@ -62,6 +62,25 @@ describe("a thread", () => {
     terminate();
   });
 
+  it("gives the next question to a worker that was slow to start, and works here meanwhile", async () => {
+    let begin: (is: true) => void = () => undefined;
+    const begun = new Promise<true>((tell) => {
+      begin = tell;
+    });
+    const work = { isHere: () => begun as never, add: (a: number, b: number) => a * 100 + b };
+    const { start, terminate } = worker(work);
+    const { ask } = openThread<Work>(start, here);
+    vi.useFakeTimers({ toFake: ["setTimeout"] });
+    const first = ask(({ add }) => add(2, 3));
+    await vi.advanceTimersByTimeAsync(2100);
+    expect(await first).toBe(5);
+    vi.useRealTimers();
+    begin(true);
+    expect(await ask(({ add }) => add(2, 3))).toBe(203);
+    expect(here).toHaveBeenCalledOnce();
+    terminate();
+  });
+
   it("waits for a worker that is there, however long its work takes, and does nothing twice", async () => {
     let done: (sum: number) => void = () => undefined;
     const { start, terminate } = worker({

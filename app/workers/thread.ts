@@ -37,12 +37,15 @@ export function openThread<Work extends Present>(
   const broken = new Promise<false>((tell) =>
     worker.addEventListener("error", () => tell(false), { once: true }),
   );
-  const late = new Promise<false>((tell) => setTimeout(() => tell(false), PATIENCE_MS));
   const there = Promise.resolve((remote as unknown as Remote<Present>).isHere());
-  const isThere = Promise.race([there, broken, late]);
+  // Anew for each question: a worker that was slow to start does the next one.
+  const isThere = () => {
+    const late = new Promise<false>((tell) => setTimeout(() => tell(false), PATIENCE_MS));
+    return Promise.race([there, broken, late]);
+  };
   return {
     ask: async (call) => {
-      if (!(await isThere)) return call(await here());
+      if (!(await isThere())) return call(await here());
       const answer = Promise.resolve(call(remote as Remote<Omit<Work, keyof Present>>));
       // What the work itself refuses is its answer; only a worker that says nothing more is none.
       const first = await Promise.race([answer.then((result) => ({ result })), broken]);

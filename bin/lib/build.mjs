@@ -13,6 +13,7 @@ const SOURCES = [
   "vite.config.ts",
   "react-router.config.ts",
   "bin/build.mjs",
+  "bin/lib/programs.mjs",
 ];
 
 function newest(path) {

@@ -63,7 +63,7 @@ async function unknownOf(
   entries: readonly NewEntry[],
   book: readonly Entry[],
 ) {
-  const known = new Map<string, Partial<Entry>>(book.map((entry) => [entry.id, entry]));
+  const known = new Map<string, Entry | NewEntry>(book.map((entry) => [entry.id, entry]));
   const elsewhere = (
     await sequelize.query("SELECT id FROM entries WHERE id = ANY($1::uuid[]) AND job_id <> $2", {
       bind: [entries.map(({ id }) => id), jobId],
@@ -77,7 +77,7 @@ async function unknownOf(
     });
   return entries.filter((entry) => {
     const there = known.get(entry.id);
-    if (there && !isSameEntry(there, entry))
+    if (there && !isSameEntry(lifted(there), entry))
       throw new Refusal({
         status: 409,
         message: "A line with that id says something else: this one is not booked.",

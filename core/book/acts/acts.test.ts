@@ -137,6 +137,11 @@ describe("an act", () => {
     },
   );
 
+  it("keeps the distance as it was typed: a mile's part is the same figure on Ask and in the line", () => {
+    const km = 114_469.3 * 1.609344;
+    expect(acts.ranDistance(km).value).toBe(km);
+  });
+
   it("is where lines are made: no view makes one of its own, nor do the entry line and the made-up shop", () => {
     const files = ["app", "core/language", "core/stages", "demo"].flatMap((floor) =>
       readdirSync(floor, { recursive: true, encoding: "utf8" }).map((name) => `${floor}/${name}`),

@@ -18,11 +18,11 @@ export const complained = (text: string): EntryDraft => ({
   data: dataOf(Complaint, {}),
 });
 
-/** The distance that the car has run, km to a tenth, as its instrument shows it. */
+/** The distance that the car has run, km. */
 export const ranDistance = (km: number): EntryDraft => ({
   kind: "reading",
   item: "distance",
-  value: Math.round(km * 10) / 10,
+  value: km,
   unit: "km",
   data: dataOf(Distance, {}),
 });

@@ -7,8 +7,10 @@ const isNothing = (value: unknown) =>
 
 /** One field of a card as it is told, in the shop's units; “nothing” where it says nothing. */
 export function cardWords(name: keyof CoolingCard, value: unknown, system: System): string {
-  const field = CARD_FIELDS[name];
   if (isNothing(value)) return "nothing";
+  // What was written of a card long ago may name a field that this version has not.
+  if (!Object.hasOwn(CARD_FIELDS, name)) return String(value);
+  const field = CARD_FIELDS[name];
   switch (field.is) {
     case "choice":
       return field.words?.[String(value)] ?? String(value);

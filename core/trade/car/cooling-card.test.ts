@@ -118,3 +118,11 @@ describe("a cooling card", () => {
     expect(bare.map(({ name }) => name)).not.toContain("Fan switch or sensor at");
   });
 });
+
+describe("what a change of a card is told as", () => {
+  it.each(["metric", "us"] as const)("bears a field that only another version knows, in %s", (system) => {
+    expect(cardWords("fanPulley" as keyof CoolingCard, 12, system)).toBe("12");
+    expect(cardWords("toString" as keyof CoolingCard, "x", system)).toBe("x");
+    expect(cardWords("fanPulley" as keyof CoolingCard, null, system)).toBe("nothing");
+  });
+});

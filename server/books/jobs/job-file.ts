@@ -172,7 +172,10 @@ export function readJobFile(input: unknown, now: Date, { areBeside = false } = {
       signReason: job.signReason ?? null,
     },
     vehicle: readVehicle(part(input, "vehicle")),
-    card: input.card ? inWords(() => readCard(isPlain(input.card) ? input.card : {})) : null,
+    card:
+      input.card === null || input.card === undefined
+        ? null
+        : inWords(() => readCard(isPlain(input.card) ? input.card : {})),
     people: Object.fromEntries(
       people.map(([key, name]) => [id(key, "a person's id"), text(name, "a name", 80, 1)]),
     ),

@@ -48,6 +48,29 @@ describe("recordEntries", () => {
     expect(await shop.at((desk) => readBook(desk, shop.jobId))).toHaveLength(1);
   });
 
+  it("takes a resend for the same entry that an older version booked in its own words", async () => {
+    const shop = await smallShop(scratch, "Older");
+    const old = (text: string) =>
+      newEntry({
+        stage: "ask",
+        kind: "reading",
+        item: "gauge",
+        text,
+        account: undefined,
+        data: { fact: "gauge", v: 1 },
+      });
+    const entry = old("in the red");
+    await shop.at(async ({ models, transaction, shopId, personId, now }) => {
+      const row = { ...entry, seq: 1, at: now, by: personId ?? "", jobId: shop.jobId, shopId };
+      await models.Entry.create(row, { transaction });
+    });
+    const send = (sent: typeof entry) =>
+      shop.at((desk) => recordEntries(desk, shop.jobId, [{ ...sent, id: entry.id }]));
+    expect(await send(entry)).toEqual({ lastSeq: 1 });
+    await expect(send(old("in the middle"))).rejects.toMatchObject({ status: 409 });
+    expect(await shop.at((desk) => readBook(desk, shop.jobId))).toHaveLength(1);
+  });
+
   it("lets nothing counted go back twice, whoever ticks it", async () => {
     const shop = await smallShop(scratch, "Twice");
     await shop.book(bolts);
