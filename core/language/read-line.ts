@@ -1,7 +1,6 @@
 import { describeEntry } from "../book/describe/index.ts";
 import type { EntryDraft } from "../book/entry/index.ts";
-import { lastFact, MeasuredUnit } from "../book/facts/index.ts";
-import { READ_ITEMS } from "../book/heat/index.ts";
+import { CoolantRead, factOf, lastFact, MeasuredUnit } from "../book/facts/index.ts";
 import { mayBeOtherDegrees, toShown } from "../kernel/units/index.ts";
 import { type SeatSide, sideFromSeat } from "../trade/fit/index.ts";
 import { type Expectation, isExpectation, type LineContext, type LineReading, type Read } from "./line.ts";
@@ -68,19 +67,18 @@ function asReading([entry, ...more]: EntryDraft[], context: LineContext): LineRe
   return entry && { entry, more, reading: sayBack([entry, ...more], context) };
 }
 
-/** Where an engine's heat is read: a cap may be opened on it, so that nobody's °C is taken for °F. */
-const HEAT_READ: ReadonlySet<string> = new Set([READ_ITEMS.engine, READ_ITEMS.radiator, READ_ITEMS.surface]);
-
-/** A figure that makes sense in both degrees is asked about. */
+/** A figure of the coolant that makes sense in both degrees is asked about: a cap may be opened on it. */
 function inTheOtherDegrees(words: readonly Word[], context: LineContext): EntryDraft[][] {
   const { system } = context;
   const read = readReading(words, { ...context, system: system === "us" ? "metric" : "us" });
   const here = readReading(words, context);
   if (!read || !here || isExpectation(read) || isExpectation(here)) return [];
-  const [{ item = "", value: there = 0 } = {}] = read;
+  const [first] = read;
+  const there = first?.value ?? 0;
+  const isHeat = first && factOf(first)?.fact instanceof CoolantRead;
   const celsius = here[0]?.value ?? 0;
   const typed = Math.round(toShown(celsius, "temperature", system) * 1000) / 1000;
-  return HEAT_READ.has(item) && there !== celsius && mayBeOtherDegrees(typed, system) ? [read] : [];
+  return isHeat && there !== celsius && mayBeOtherDegrees(typed, system) ? [read] : [];
 }
 
 const RADIATOR_HOSE = /^(upper|lower) radiator$/;

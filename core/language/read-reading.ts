@@ -1,11 +1,11 @@
-import { heardFan, ranDistance } from "../book/acts/index.ts";
+import { heardFan, ranDistance, readCoolant } from "../book/acts/index.ts";
 import type { EntryDraft } from "../book/entry/index.ts";
 import { type FanSaid, UNIT_RANGES } from "../book/facts/index.ts";
 import { type Dimension, SHOWN } from "../kernel/units/index.ts";
 import { FAN, fanStretch } from "./fan-said.ts";
 import { HOSE_SIDES, PARTS, SIDES } from "./lexicon.ts";
 import type { Expectation, LineContext, Read } from "./line.ts";
-import { BY_UNIT, CORE_UNIT, type Subject, subjectAt } from "./subjects.ts";
+import { BY_UNIT, CORE_UNIT, coolantAt, type Subject, subjectAt } from "./subjects.ts";
 import {
   distanceAt,
   type FigureRead,
@@ -78,7 +78,7 @@ function readAround(words: readonly Word[], context: LineContext): Found | Expec
     if (SIDES.has(word.word)) found.sides.push(word.word);
     else if (word.quoted) found.where.push(word.word);
     else if (isElectric && (FAN.has(word.word) || LEADS.has(word.word))) found.where.push(word.word);
-    else if ((isElectric || found.subject?.item === "hose") && PARTS.has(word.word) && !FAN.has(word.word))
+    else if ((isElectric || found.subject?.at === "hose") && PARTS.has(word.word) && !FAN.has(word.word))
       found.where.push(PARTS.get(word.word) ?? word.word);
     else if (FAN.has(word.word)) return { expected: WHAT_THE_FAN_DID, at: words[index + 1]?.at ?? word.end };
     else if (!SPOKEN.has(word.word) && word.word !== JOIN) {
@@ -108,16 +108,13 @@ function rangeTrouble(value: number, dimension: Dimension, at: number): Expectat
 }
 
 function draftOf(found: Found, subject: Subject, value: number): EntryDraft {
-  const isHose = subject.item === "hose";
+  const isHose = subject.at === "hose";
   const sides = isHose ? found.sides.map((side) => HOSE_SIDES[side] ?? side) : found.sides;
   const place = [...sides, ...found.where].join(" ");
-  const reading: EntryDraft = {
-    kind: "reading",
-    item: subject.item,
-    ...(place ? { place } : {}),
-    value,
-    unit: CORE_UNIT[subject.dimension],
-  };
+  const read = subject.at
+    ? readCoolant(value, subject.at)
+    : ({ kind: "reading", item: subject.item, value, unit: CORE_UNIT[subject.dimension] } as const);
+  const reading: EntryDraft = { ...read, ...(place ? { place } : {}) };
   if (subject.dimension === "distance") return { ...reading, data: ranDistance(value).data };
   return found.fan ? heardFan(reading, found.fan) : reading;
 }
@@ -125,7 +122,7 @@ function draftOf(found: Found, subject: Subject, value: number): EntryDraft {
 /** "coolant 5.2" is litres to most who type it, and no engine is logged that cold by that word alone. */
 const LEAST_BARE_COOLANT_C = 30;
 function isLitresAsLikely(words: readonly Word[], { figure, fan, subject }: Found, valueC: number): boolean {
-  const isBareWord = words.some(({ word }) => word === "coolant") && subject?.item === "coolant sensor";
+  const isBareWord = words.some(({ word }) => word === "coolant") && subject?.at === "engine";
   const isNamed = words.some(({ word }) => ["temp", "temperature", "sensor", "ect"].includes(word));
   return isBareWord && !isNamed && !fan && !figure?.dimension && valueC < LEAST_BARE_COOLANT_C;
 }
@@ -141,7 +138,7 @@ export function readReading(words: readonly Word[], context: LineContext): Read 
   const subject =
     found.subject ??
     (found.fan && found.figure
-      ? { item: "coolant sensor", dimension: "temperature" as const }
+      ? coolantAt("engine")
       : byUnit && found.figure?.dimension
         ? { item: byUnit, dimension: found.figure.dimension }
         : undefined);

@@ -1,3 +1,4 @@
+import { READ_ITEMS, type ReadAt } from "../book/facts/index.ts";
 import type { Dimension } from "../kernel/units/index.ts";
 import type { Word } from "./words.ts";
 
@@ -7,22 +8,27 @@ export interface Subject {
   dimension: Dimension;
   /** The unit that the word itself says: "miles 71000" is miles in every shop. */
   unit?: string;
+  /** Where the coolant's temperature is read by this word. */
+  at?: ReadAt;
 }
 
+/** The coolant's temperature, read there. */
+export const coolantAt = (at: ReadAt): Subject => ({ item: READ_ITEMS[at], dimension: "temperature", at });
+
 const SUBJECTS: Readonly<Record<string, Subject>> = {
-  ect: { item: "coolant sensor", dimension: "temperature" },
-  clt: { item: "coolant sensor", dimension: "temperature" },
-  coolant: { item: "coolant sensor", dimension: "temperature" },
-  "coolant temp": { item: "coolant sensor", dimension: "temperature" },
-  "coolant temperature": { item: "coolant sensor", dimension: "temperature" },
-  "coolant sensor": { item: "coolant sensor", dimension: "temperature" },
-  "engine temp": { item: "coolant sensor", dimension: "temperature" },
-  "radiator sensor": { item: "radiator sensor", dimension: "temperature" },
-  "radiator temp": { item: "radiator sensor", dimension: "temperature" },
-  "rad temp": { item: "radiator sensor", dimension: "temperature" },
-  "thermostat housing": { item: "thermostat housing", dimension: "temperature" },
-  "housing temp": { item: "thermostat housing", dimension: "temperature" },
-  infrared: { item: "thermostat housing", dimension: "temperature" },
+  ect: coolantAt("engine"),
+  clt: coolantAt("engine"),
+  coolant: coolantAt("engine"),
+  "coolant temp": coolantAt("engine"),
+  "coolant temperature": coolantAt("engine"),
+  "coolant sensor": coolantAt("engine"),
+  "engine temp": coolantAt("engine"),
+  "radiator sensor": coolantAt("radiator"),
+  "radiator temp": coolantAt("radiator"),
+  "rad temp": coolantAt("radiator"),
+  "thermostat housing": coolantAt("surface"),
+  "housing temp": coolantAt("surface"),
+  infrared: coolantAt("surface"),
   iat: { item: "intake air", dimension: "temperature" },
   intake: { item: "intake air", dimension: "temperature" },
   "intake air": { item: "intake air", dimension: "temperature" },
@@ -30,7 +36,7 @@ const SUBJECTS: Readonly<Record<string, Subject>> = {
   room: { item: "room", dimension: "temperature" },
   "room temp": { item: "room", dimension: "temperature" },
   ambient: { item: "room", dimension: "temperature" },
-  hose: { item: "hose", dimension: "temperature" },
+  hose: coolantAt("hose"),
   idle: { item: "revs", dimension: "revs" },
   rpm: { item: "revs", dimension: "revs" },
   revs: { item: "revs", dimension: "revs" },

@@ -1,6 +1,15 @@
 import { describe, expect, it } from "vitest";
+import { readCoolant } from "../book/acts/index.ts";
 import type { Entry, EntryDraft } from "../book/entry/index.ts";
-import { BleedStep, dataOf, HoseFelt, Proof, TestOutcome, WarmUpLog } from "../book/facts/index.ts";
+import {
+  BleedStep,
+  type CoolantRead,
+  dataOf,
+  HoseFelt,
+  Proof,
+  TestOutcome,
+  WarmUpLog,
+} from "../book/facts/index.ts";
 import { engineState, mayHaveOpened } from "./engine.ts";
 
 const START = Date.parse("2031-03-04T09:00:00Z");
@@ -169,12 +178,42 @@ describe("the one door to a cap", () => {
     expect(cap(book([0, bleeds("open-cap", 1)], [20 * 60, felt("soft-and-cool")]), 20 * 60 + 1)).toBe("pass");
   });
 
-  it("knows a radiator's reading and an infrared one by their names", () => {
-    const down = [93, 86, 79, 73, 67, 62, 57, 53, 49, 46];
-    const entries = (item: string) =>
-      book([0, log], ...down.map((each, place): [number, EntryDraft] => [2 + 7 * place, read(each, item)]));
-    expect(cap(entries("coolant sensor"), 66)).toBe("pass");
-    expect(cap(entries("radiator sensor"), 66)).not.toBe("pass");
-    expect(cap(entries("thermostat housing"), 66)).not.toBe("pass");
+  const DOWN = [93, 86, 79, 73, 67, 62, 57, 53, 49, 46];
+  const cooling = (reading: (celsius: number) => EntryDraft) =>
+    book([0, log], ...DOWN.map((each, place): [number, EntryDraft] => [2 + 7 * place, reading(each)]));
+
+  it("goes by where a reading was taken, whatever its line is called", () => {
+    const renamed = (place: CoolantRead["at"]) =>
+      cooling((celsius) => ({ ...readCoolant(celsius, place), item: "what it showed" }));
+    expect(cap(renamed("engine"), 66)).toBe("pass");
+    for (const place of ["radiator", "surface", "hose"] as const)
+      expect(cap(renamed(place), 66), place).not.toBe("pass");
+  });
+
+  it("knows the place of an older line by its name", () => {
+    expect(
+      cap(
+        cooling((celsius) => read(celsius)),
+        66,
+      ),
+    ).toBe("pass");
+    for (const item of ["radiator sensor", "thermostat housing", "hose"])
+      expect(
+        cap(
+          cooling((celsius) => read(celsius, item)),
+          66,
+        ),
+        item,
+      ).not.toBe("pass");
+  });
+
+  it("believes a hose that was read hot more than a sensor that says it is cool", () => {
+    const cool = cooling((celsius) => readCoolant(celsius));
+    expect(
+      cap([...cool, ...book([66, readCoolant(71, "hose")]).map((each) => ({ ...each, seq: 90 }))], 67),
+    ).toBe("not-seen");
+    expect(
+      cap([...cool, ...book([66, readCoolant(31, "hose")]).map((each) => ({ ...each, seq: 90 }))], 67),
+    ).toBe("pass");
   });
 });

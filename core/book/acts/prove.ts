@@ -1,6 +1,16 @@
 import type { EntryDraft } from "../entry/index.ts";
-import { dataOf, FanHeard, type FanSaid, PressureRead, Proof, type ProofName } from "../facts/index.ts";
-import { READ_ITEMS } from "../heat/index.ts";
+import {
+  CoolantRead,
+  dataOf,
+  FanHeard,
+  type FanSaid,
+  factOf,
+  PressureRead,
+  Proof,
+  type ProofName,
+  READ_ITEMS,
+  type ReadAt,
+} from "../facts/index.ts";
 import { saying } from "./about.ts";
 
 /** Something shows that the work has done what it should, or not, or wasn't seen; then why. */
@@ -24,17 +34,14 @@ export const readPressure = (kPa: number, { begins, coolantC }: PressureRead = {
   data: dataOf(PressureRead, { ...(begins && { begins }), ...(coolantC !== undefined && { coolantC }) }),
 });
 
-/** The coolant's temperature, °C, where it was read; `at` where that was not now, ISO. */
-export const readCoolant = (
-  celsius: number,
-  where: keyof typeof READ_ITEMS = "engine",
-  when?: string,
-): EntryDraft => ({
+/** The coolant's temperature, °C, with where it was read; `when` where that was not now, ISO. */
+export const readCoolant = (celsius: number, at: ReadAt = "engine", when?: string): EntryDraft => ({
   kind: "reading",
-  item: READ_ITEMS[where],
+  item: READ_ITEMS[at],
   value: celsius,
   unit: "°C",
   ...(when && { at: when }),
+  data: dataOf(CoolantRead, { at }),
 });
 
 /** The air around the car, °C. */
@@ -46,10 +53,12 @@ export const readRoom = (celsius: number): EntryDraft => ({
 });
 
 /** What was heard of the fan as something was read. */
-export const heardFan = (reading: EntryDraft, fan: FanSaid): EntryDraft => ({
-  ...reading,
-  data: dataOf(FanHeard, { fan }),
-});
+export function heardFan(reading: EntryDraft, fan: FanSaid): EntryDraft {
+  const read = factOf(reading)?.fact;
+  const data =
+    read instanceof CoolantRead ? dataOf(CoolantRead, { at: read.at, fan }) : dataOf(FanHeard, { fan });
+  return { ...reading, data };
+}
 
 /** A warm-up was logged: what it says is written by the server, once it has judged it. */
 export const loggedWarmUp = (name: string): EntryDraft => ({

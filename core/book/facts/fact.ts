@@ -24,6 +24,8 @@ export interface FactClass<Fact extends object = object> {
   lift?(older: Loose, version: number, entry: EntryDraft | Entry): Loose | undefined;
   /** Fields from an entry written before facts had names; nothing where it says something else. */
   liftLoose?(data: Loose, entry: EntryDraft | Entry): Loose | undefined;
+  /** Another fact, with its fields, that says this in today's words; nothing where it stays this one. */
+  became?(fields: Loose, entry: EntryDraft | Entry): { kind: FactClass; fields: Loose } | undefined;
   /** What may stand in the book once only: a second of the same key is refused with these words. */
   once?(fact: Fact): { key: string; refusal: string };
   /** What must not stand in the book of the same part for this to be said of it: the opposite, unless it is said after all. */

@@ -64,9 +64,9 @@ function fieldsOf(entry: EntryDraft | Entry): Fields {
     if (typeof fact !== "string") return { unknown: "data" };
     const kind = byName.get(fact);
     if (!kind || typeof v !== "number" || v > kind.version) return { unknown: fact.slice(0, 40) };
-    if (v === kind.version) return { kind, fields };
-    const lifted = kind.lift?.(fields, v, entry);
-    return lifted ? { kind, fields: lifted } : { unknown: kind.fact };
+    const today = v === kind.version ? fields : kind.lift?.(fields, v, entry);
+    if (!today) return { unknown: kind.fact };
+    return kind.became?.(today, entry) ?? { kind, fields: today };
   }
   if (!data && !mayBeLoose(entry)) return undefined;
   for (const kind of LOOSE_ORDER) {
@@ -86,8 +86,11 @@ function readFact(entry: EntryDraft | Entry): ReadFact | undefined {
 /** Read once for what an entry says in, which its copies share; older ones are read with the entry that says them. */
 const read = new WeakMap<object, { kind: EntryDraft["kind"]; result: ReadFact | undefined }>();
 
-const isCurrent = (data: Loose) =>
-  typeof data === "object" && typeof data.fact === "string" && byName.get(data.fact)?.version === data.v;
+/** Said in today's words whatever entry says it. */
+function isCurrent(data: Loose): boolean {
+  const kind = typeof data === "object" && typeof data.fact === "string" ? byName.get(data.fact) : undefined;
+  return kind !== undefined && kind.version === data.v && !kind.became;
+}
 
 /** What an entry says beyond its figures, whatever version wrote it; nothing where it is unknown or unsound. */
 export function factOf(entry: EntryDraft | Entry): ReadFact | undefined {

@@ -5,6 +5,7 @@ import { book } from "../entry/book.fixture.ts";
 import type { Entry, EntryDraft } from "../entry/index.ts";
 import { ChosenPart } from "./chosen-part.ts";
 import { CoolantLevel } from "./coolant-level.ts";
+import { CoolantRead } from "./coolant-read.ts";
 import { dataOf, factOf, factsOf, factTrouble, lastFact, lifted, unknownFactOf } from "./facts-of.ts";
 import { FanHeard } from "./fan-heard.ts";
 import { FACTS } from "./list.ts";
@@ -86,6 +87,23 @@ describe("entries from before facts had names", () => {
     [{ kind: "reading", data: { coldCheck: true } }, CoolantLevel, { level: "line", heat: "cold" }],
     [{ kind: "reading", text: "at the minimum", data: { level: "min" } }, CoolantLevel, { level: "min" }],
     [{ kind: "reading", value: 101, unit: "°C", data: { fan: "none" } }, FanHeard, { fan: "none" }],
+    [
+      { kind: "reading", item: "coolant sensor", value: 101, unit: "°C", data: { fan: "none" } },
+      CoolantRead,
+      { at: "engine", fan: "none" },
+    ],
+    [
+      {
+        kind: "reading",
+        item: "radiator sensor",
+        value: 88,
+        unit: "°C",
+        data: { fact: "fan-heard", v: 1, fan: "on" },
+      },
+      CoolantRead,
+      { at: "radiator", fan: "on" },
+    ],
+    [{ kind: "reading", item: "thermostat housing", value: 44, unit: "°C" }, CoolantRead, { at: "surface" }],
     [
       { kind: "test", data: { test: "fuses", outcome: "sound", verdict: "pass", acknowledged: true } },
       TestOutcome,

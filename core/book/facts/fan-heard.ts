@@ -1,27 +1,14 @@
 import { IsIn } from "class-validator";
 import type { System } from "../../kernel/units/index.ts";
-import type { EntryDraft } from "../entry/index.ts";
+import type { Entry, EntryDraft } from "../entry/index.ts";
+import { CoolantRead } from "./coolant-read.ts";
 import type { Loose } from "./fact.ts";
+import { FAN_SAID, FAN_TROUBLE, type FanSaid, fanWords } from "./fan-said.ts";
 import { sentence } from "./words.ts";
 
-export const FAN_SAID = [
-  "none",
-  "on",
-  "off",
-  "low on",
-  "low off",
-  "high on",
-  "high off",
-  "left on",
-  "left off",
-  "right on",
-  "right off",
-] as const;
-export type FanSaid = (typeof FAN_SAID)[number];
-
-/** What the fan did at the moment of a reading. */
+/** What the fan did as something else than the coolant was read: intake air, the room. */
 export class FanHeard {
-  @IsIn(FAN_SAID, { message: "What the fan did: on, off, none, or low, high, left or right with on or off." })
+  @IsIn(FAN_SAID, { message: FAN_TROUBLE })
   fan: FanSaid;
 
   static readonly fact = "fan-heard";
@@ -29,12 +16,17 @@ export class FanHeard {
   static readonly kinds = ["reading"] as const;
   static readonly example: EntryDraft = {
     kind: "reading",
-    item: "coolant sensor",
-    value: 101,
+    item: "intake air",
+    value: 31,
     unit: "°C",
     data: { fact: "fan-heard", v: 1, fan: "none" },
   };
   static words = ({ fan }: FanHeard, entry: EntryDraft, system: System) =>
-    sentence(entry, system, { tail: fan === "none" ? "no fan heard" : `fan ${fan}` });
+    sentence(entry, system, { tail: fanWords(fan) });
   static liftLoose = ({ fan }: Loose) => (typeof fan === "string" ? { fan } : undefined);
+  /** Heard at a reading of the coolant it was this, before that had a fact of its own. */
+  static became(fields: Loose, entry: EntryDraft | Entry) {
+    const now = CoolantRead.liftLoose(fields, entry);
+    return now && { kind: CoolantRead, fields: now };
+  }
 }

@@ -9,6 +9,7 @@ export { ChosenPart } from "./chosen-part.ts";
 export { Codes } from "./codes.ts";
 export { Complaint } from "./complaint.ts";
 export { CoolantLevel } from "./coolant-level.ts";
+export { CoolantRead, READ_ITEMS, type ReadAt } from "./coolant-read.ts";
 export { coolantWords } from "./coolant-words.ts";
 export { CorrectionReason } from "./correction-reason.ts";
 export { Distance } from "./distance.ts";
@@ -25,7 +26,8 @@ export {
   unknownFactOf,
 } from "./facts-of.ts";
 export { FanCircuit } from "./fan-circuit.ts";
-export { FAN_SAID, FanHeard, type FanSaid } from "./fan-heard.ts";
+export { FanHeard } from "./fan-heard.ts";
+export { FAN_SAID, type FanSaid } from "./fan-said.ts";
 export { Finding } from "./finding.ts";
 export { FitCheck } from "./fit-check.ts";
 export { FOLLOW_UP_DOES, FollowUpSaid } from "./follow-up.ts";

@@ -9,6 +9,7 @@ import { ChosenPart } from "./chosen-part.ts";
 import { Codes } from "./codes.ts";
 import { Complaint } from "./complaint.ts";
 import { CoolantLevel } from "./coolant-level.ts";
+import { CoolantRead } from "./coolant-read.ts";
 import { CorrectionReason } from "./correction-reason.ts";
 import { Distance } from "./distance.ts";
 import type { FactClass } from "./fact.ts";
@@ -63,6 +64,7 @@ export const FACTS: readonly FactClass[] = [
   CannotTest,
   TriedRepair,
   FanCircuit,
+  CoolantRead,
   FanHeard,
   HoseFelt,
   Bypass,
@@ -118,6 +120,7 @@ export const LOOSE_ORDER: readonly FactClass[] = [
   Trouble,
   Happens,
   CoolantLevel,
+  CoolantRead,
   FanHeard,
   Strength,
   Complaint,

@@ -1,2 +1,2 @@
-export { coolReadingOf, READ_ITEMS } from "./readings.ts";
+export { coolReadingOf } from "./readings.ts";
 export { lastHotMs, lastHotOf, type ToldOfEngine, toldBy } from "./told-of-engine.ts";

@@ -10,7 +10,7 @@ import { isOutcome, testOf } from "../../trade/diagnosis/knowledge/index.ts";
 import { RAN_LATELY_C, RAN_UNREAD_C } from "../../trade/limits/index.ts";
 import { type Entry, inTrueOrder, onceStanding, type StandingEntry } from "../entry/index.ts";
 import { BleedStep, factOf, HoseFelt, Proof, TestOutcome, WarmUpLog } from "../facts/index.ts";
-import { coolReadingOf, roomOf } from "./readings.ts";
+import { coolReadingOf, hoseReadC, roomOf } from "./readings.ts";
 
 const MS = 1000;
 
@@ -123,6 +123,8 @@ function took(told: ToldOfEngine, entry: StandingEntry, limits: ReadonlyMap<Scho
   else if (does === "cold" && !told.isRunning) Object.assign(told, { coldMs: atMs, because: words(entry) });
   const said = factOf(entry)?.fact;
   if (said instanceof HoseFelt) told.hose = { atMs, upper: said.upper };
+  if ((hoseReadC(entry) ?? 0) >= RAN_LATELY_C)
+    Object.assign(told, { hose: { atMs, upper: "hard-or-hot" }, coldMs: undefined, because: words(entry) });
   const room = roomOf(entry);
   if (room !== undefined) told.room = { atMs, celsius: room };
   if (entry.account === "coolant" && entry.kind === "movement") {

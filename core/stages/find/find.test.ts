@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { heardFan, readCoolant, readRoom } from "../../book/acts/index.ts";
 import { book } from "../../book/entry/book.fixture.ts";
 import type { Entry } from "../../book/entry/index.ts";
 import { UNSURE } from "../../trade/diagnosis/knowledge/index.ts";
@@ -78,6 +79,12 @@ describe("resultsOf", () => {
     expect(resultsOf(book([reading]), { fanOnC: [101] })).toEqual([]);
     const radiator = { fanOnC: [88], fanSenses: "radiator" as const };
     expect(resultsOf(book([reading]), radiator)).toEqual([]);
+    const there = (place: "radiator" | "surface" | "hose") =>
+      resultsOf(book([heardFan(readCoolant(96, place), "none")]), radiator);
+    expect(there("radiator")[0]).toMatchObject({ outcome: "no-fan" });
+    expect(there("surface")).toEqual([]);
+    expect(there("hose")).toEqual([]);
+    expect(resultsOf(book([heardFan(readRoom(60), "none")]), { fanOnC: [40] })).toEqual([]);
     // Past the usual lag of a radiator's cooled end the log's reader says "not seen" still: so does this.
     expect(resultsOf(book([{ ...reading, value: 108 }]), radiator)).toEqual([]);
     expect(resultsOf(book([{ ...reading, value: 119 }]), radiator)[0]?.outcome).toBe("no-fan");

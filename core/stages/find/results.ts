@@ -1,5 +1,5 @@
 import { type Entry, standing } from "../../book/entry/index.ts";
-import { FanHeard, factOf, type LogCheck, TestOutcome, WarmUpLog } from "../../book/facts/index.ts";
+import { CoolantRead, factOf, type LogCheck, TestOutcome, WarmUpLog } from "../../book/facts/index.ts";
 import { RADIATOR_LAG_C, SWITCH_TOLERANCE_C } from "../../trade/limits/index.ts";
 
 export interface Result {
@@ -56,11 +56,22 @@ export interface FanCard {
   fanSenses?: "engine" | "radiator";
 }
 
-/** "ect 101 fan none": hot enough for the first stage where its switch sits, and no fan heard. */
-function resultsOfReading({ fan }: FanHeard, entry: Entry, { fanOnC = [], fanSenses }: FanCard): Told[] {
+/**
+ * "ect 101 fan none": hot enough for the first stage where its switch sits, and no fan heard. A housing's or a hose's skin tells
+ * too little of what a switch in the coolant has.
+ */
+function resultsOfReading(
+  { at, fan }: CoolantRead,
+  entry: Entry,
+  { fanOnC = [], fanSenses }: FanCard,
+): Told[] {
+  if (at !== "engine" && at !== "radiator") return [];
   const [startC] = fanOnC;
   // Past the start by more than a switch's tolerance a fan that stands still is a dead one.
-  const limitC = (startC ?? 0) + SWITCH_TOLERANCE_C + (fanSenses === "radiator" ? RADIATOR_LAG_C.most : 0);
+  const limitC =
+    (startC ?? 0) +
+    SWITCH_TOLERANCE_C +
+    (fanSenses === "radiator" && at === "engine" ? RADIATOR_LAG_C.most : 0);
   const isHot = startC !== undefined && entry.unit === "°C" && (entry.value ?? 0) > limitC;
   return isHot && fan === "none" ? [{ test: "warm-up", outcome: "no-fan" }] : [];
 }
@@ -72,7 +83,7 @@ function told(entry: Entry, card: FanCard): { from: Result["from"]; found: Told[
     return { from: "person", found: [{ test, outcome }] };
   }
   if (said?.fact instanceof WarmUpLog) return { from: "log", found: resultsOfLog(said.fact) };
-  if (said?.fact instanceof FanHeard)
+  if (said?.fact instanceof CoolantRead)
     return { from: "reading", found: resultsOfReading(said.fact, entry, card) };
   return undefined;
 }

@@ -3,8 +3,8 @@ import type { Entry } from "../../../../core/book/entry/index.ts";
 import {
   CannotTest,
   CoolantLevel,
+  CoolantRead,
   FanCircuit,
-  FanHeard,
   factOf,
   TestOutcome,
   TriedRepair,
@@ -25,7 +25,7 @@ import { doingsOf } from "../doings.ts";
 import { usePlan } from "../usePlan.ts";
 
 /** Entries that move what Find knows; typing bolts into the book does not think the plan over again. */
-const MOVES = [TestOutcome, CannotTest, TriedRepair, FanCircuit, WarmUpLog, FanHeard, CoolantLevel];
+const MOVES = [TestOutcome, CannotTest, TriedRepair, FanCircuit, WarmUpLog, CoolantRead, CoolantLevel];
 const matters = (entry: Entry) =>
   entry.stage === "ask" ||
   entry.corrects !== undefined ||
