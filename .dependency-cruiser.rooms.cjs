@@ -17,7 +17,7 @@ const APP = [
   "keys",
   "desk",
   "ui",
-  "(drafts|kept|workers)",
+  "(charts|drafts|kept|workers)",
   "outbox",
   "(calendar|job|shelf|shell|shop|sign-in|today|vehicle.*|watch)",
 ];

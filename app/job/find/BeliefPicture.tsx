@@ -1,15 +1,19 @@
 import { area, curveMonotoneX, max, scaleLinear, stack } from "d3";
 import { withoutTried } from "../../../core/stages/find/index.ts";
 import { beliefHistory } from "../../../core/trade/diagnosis/index.ts";
+import { AxisLeft } from "../../charts/axes.tsx";
+import { Chart } from "../../charts/Chart.tsx";
+import { EdgeLabels } from "../../charts/EdgeLabels.tsx";
+import { frameOf } from "../../charts/frame.ts";
+import { Stroke, Word } from "../../charts/marks.tsx";
 import type { KnownFind } from "./belief/useFind.ts";
 
-const WIDTH = 760;
-const HEIGHT = 260;
-const MARGIN = { top: 10, right: 230, bottom: 30, left: 40 };
+const FRAME = frameOf(760, 260, { top: 10, right: 230, bottom: 30, left: 40 });
+/** A name longer than that would leave the drawing. */
+const LONGEST_NAME = 27;
 const MOST_STREAMS = 6;
 /** A suspect that never had this much is one of the others. */
 const EVER = 0.08;
-const LABEL_APART = 18;
 const OPACITIES = [0.9, 0.7, 0.52, 0.36, 0.24, 0.14];
 
 interface Stream {
@@ -47,8 +51,8 @@ export function BeliefPicture({ find }: { find: KnownFind }) {
   if (evidence.length === 0) return null;
   const streams = streamsOf(find);
   const steps = streams[0]?.shares.length ?? 0;
-  const x = scaleLinear([0, steps - 1], [MARGIN.left, WIDTH - MARGIN.right]);
-  const y = scaleLinear([0, 1], [HEIGHT - MARGIN.bottom, MARGIN.top]);
+  const x = scaleLinear([0, steps - 1], [FRAME.left, FRAME.right]);
+  const y = scaleLinear([0, 1], [FRAME.bottom, FRAME.top]);
   const rows = Array.from({ length: steps }, (_, step) =>
     Object.fromEntries(streams.map(({ id, shares }) => [id, shares[step] ?? 0])),
   );
@@ -64,26 +68,19 @@ export function BeliefPicture({ find }: { find: KnownFind }) {
     const outcome = test?.outcomes.find(({ id }) => id === result?.outcome);
     return `${test?.name ?? result?.test}: ${outcome?.name ?? result?.outcome}`;
   };
-  let lowest = MARGIN.top - LABEL_APART;
-  const labels = streams
-    .map((stream) => {
-      const layer = layers.find(({ key }) => key === stream.id);
-      const [low = 0, high = 0] = layer?.[steps - 1] ?? [];
-      return { ...stream, middle: y((low + high) / 2), share: high - low };
+  const now = streams
+    .map(({ id, name }) => {
+      const [low = 0, high = 0] = layers.find(({ key }) => key === id)?.[steps - 1] ?? [];
+      return { name, share: high - low, y: y((low + high) / 2) };
     })
-    .sort((a, b) => a.middle - b.middle)
     .filter(({ share }) => share >= 0.01)
-    .map((label) => {
-      lowest = Math.max(label.middle, lowest + LABEL_APART);
-      return { ...label, at: lowest };
-    });
+    .sort((a, b) => a.y - b.y);
+  const short = (name: string) => (name.length > LONGEST_NAME ? `${name.slice(0, LONGEST_NAME - 1)}…` : name);
   return (
     <figure className="flex flex-col gap-2">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="w-full"
-        role="img"
-        aria-label={`Belief over ${evidence.length} ${evidence.length === 1 ? "result" : "results"}, now ${labels.map(({ name, share }) => `${name} ${percent(share)}`).join(", ")}`}
+      <Chart
+        size={FRAME}
+        told={`Belief over ${evidence.length} ${evidence.length === 1 ? "result" : "results"}, now ${now.map(({ name, share }) => `${name} ${percent(share)}`).join(", ")}`}
       >
         {layers.map((layer) => {
           const place = streams.findIndex(({ id }) => id === layer.key);
@@ -101,41 +98,26 @@ export function BeliefPicture({ find }: { find: KnownFind }) {
         {rows.map((_, step) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: steps have no name of their own
           <g key={step}>
-            <path
-              d={`M${x(step)} ${MARGIN.top}V${HEIGHT - MARGIN.bottom}`}
-              stroke="var(--rule)"
-              strokeWidth="1"
+            <Stroke
+              from={[x(step), FRAME.top]}
+              to={[x(step), FRAME.bottom]}
+              width={1}
+              className="stroke-rule"
             />
-            <text x={x(step)} y={HEIGHT - 8} textAnchor="middle" fontSize="14" fill="var(--ink-2)">
+            <Word at={[x(step), FRAME.height - 8]} anchor="middle" isQuiet>
               {step === 0 ? "before" : step > evidence.length ? "tried" : step}
-            </text>
+            </Word>
           </g>
         ))}
-        {labels.map(({ id, name, share, middle, at }) => (
-          <g key={id}>
-            <path
-              d={`M${WIDTH - MARGIN.right} ${middle}L${WIDTH - MARGIN.right + 10} ${at}`}
-              stroke="var(--edge)"
-              fill="none"
-            />
-            <text x={WIDTH - MARGIN.right + 14} y={at + 5} fontSize="14" fill="var(--ink)">
-              {percent(share)} {name.length > 27 ? `${name.slice(0, 26)}…` : name}
-            </text>
-          </g>
-        ))}
-        {[0, 0.5, 1].map((tick) => (
-          <text
-            key={tick}
-            x={MARGIN.left - 8}
-            y={y(tick) + 5}
-            textAnchor="end"
-            fontSize="14"
-            fill="var(--ink-2)"
-          >
-            {tick * 100}
-          </text>
-        ))}
-      </svg>
+        <EdgeLabels
+          frame={FRAME}
+          labels={now.map(({ name, share, y: middle }) => ({
+            y: middle,
+            text: `${percent(share)} ${short(name)}`,
+          }))}
+        />
+        <AxisLeft frame={FRAME} scale={y} ticks={[0, 0.5, 1]} words={(share) => share * 100} />
+      </Chart>
       <figcaption>
         <ol className="list-decimal pl-6 text-[0.95rem]">
           {evidence.map(({ test }, index) => (

@@ -1,7 +1,6 @@
-import { extent, line, scaleLinear } from "d3";
 import { useEffect, useState } from "react";
 import { factsOf, type WarmUpLog as Log, WarmUpLog } from "../../../core/book/facts/index.ts";
-import { inShownUnits, SHOWN, type System, toShown } from "../../../core/kernel/units/index.ts";
+import { inShownUnits, type System } from "../../../core/kernel/units/index.ts";
 import { decodeLog, type TraceSpec } from "../../../core/trade/trace/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
@@ -9,74 +8,11 @@ import type { ComparedLogs } from "../../workers/compare-logs.ts";
 import { openTraces } from "../../workers/traces.ts";
 import { useThread } from "../../workers/useThread.ts";
 import { useJob } from "../stage/context.ts";
+import { ComparedCurves } from "./ComparedCurves.tsx";
 
 async function textOf(jobId: string, logId: string): Promise<string | undefined> {
   const response = await fetch(`/jobs/${jobId}/logs/${logId}/as-handed-in.csv`).catch(() => undefined);
   return response?.ok ? decodeLog(new Uint8Array(await response.arrayBuffer())) : undefined;
-}
-
-const WIDTH = 760;
-const HEIGHT = 280;
-const EDGE = { top: 24, right: 16, bottom: 40, left: 46 };
-
-/** Before dashed, after whole, their knees over each other. */
-function Curves({ compared, system }: { compared: ComparedLogs; system: System }) {
-  const { before, after } = compared;
-  const [from = 0, to = 60] = extent([...before, ...after], ({ s }) => s / 60);
-  const [low = 0, high = 100] = extent([...before, ...after], ({ coolantC }) =>
-    toShown(coolantC, "temperature", system),
-  );
-  const x = scaleLinear([from, to], [EDGE.left, WIDTH - EDGE.right]);
-  const y = scaleLinear([low, high], [HEIGHT - EDGE.bottom, EDGE.top]).nice();
-  const path = line<ComparedLogs["before"][number]>(
-    ({ s }) => x(s / 60),
-    ({ coolantC }) => y(toShown(coolantC, "temperature", system)),
-  );
-  const bottom = HEIGHT - EDGE.bottom;
-  return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
-    <section tabIndex={0} aria-label="Before and after" className="overflow-x-auto">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="w-full min-w-[36rem]"
-        role="img"
-        aria-label={`Before and after over each other. ${compared.comparison.because.join(" ")}`}
-      >
-        {y.ticks(5).map((tick) => (
-          <g key={tick}>
-            <path d={`M${EDGE.left} ${y(tick)}H${WIDTH - EDGE.right}`} stroke="var(--color-rule)" />
-            <text x={EDGE.left - 8} y={y(tick) + 5} textAnchor="end" className="fill-ink text-[14px]">
-              {tick}
-            </text>
-          </g>
-        ))}
-        {x.ticks(8).map((tick) => (
-          <text key={tick} x={x(tick)} y={bottom + 18} textAnchor="middle" className="fill-ink text-[14px]">
-            {tick}
-          </text>
-        ))}
-        <text x={EDGE.left - 8} y={14} textAnchor="end" className="fill-ink-2 text-[14px]">
-          {SHOWN.temperature[system].label}
-        </text>
-        <text
-          x={(EDGE.left + WIDTH) / 2}
-          y={HEIGHT - 4}
-          textAnchor="middle"
-          className="fill-ink-2 text-[14px]"
-        >
-          minutes of the log before; knees over each other
-        </text>
-        <path
-          d={path(before) ?? ""}
-          fill="none"
-          stroke="var(--color-ink-2)"
-          strokeWidth="2"
-          strokeDasharray="6 5"
-        />
-        <path d={path(after) ?? ""} fill="none" stroke="var(--color-ink)" strokeWidth="2.5" />
-      </svg>
-    </section>
-  );
 }
 
 /** The log before the work against the one after it. */
@@ -151,7 +87,7 @@ export function Compare({ spec }: { spec: TraceSpec }) {
               <p>{compared.comparison.because.map((words) => inShownDifference(words, system)).join(" ")}</p>
             )}
           </div>
-          {compared && !trouble && <Curves compared={compared} system={system} />}
+          {compared && !trouble && <ComparedCurves compared={compared} system={system} />}
         </>
       )}
     </section>

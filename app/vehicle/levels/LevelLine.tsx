@@ -1,14 +1,12 @@
 import { scaleLinear, scaleTime } from "d3";
 import { format, type System } from "../../../core/kernel/units/index.ts";
 import { countedLevels, reaches, type SeenLevel } from "../../../core/trade/leaks/index.ts";
+import { Chart } from "../../charts/Chart.tsx";
+import { frameOf } from "../../charts/frame.ts";
+import { Curve, Dot, Stroke, Word } from "../../charts/marks.tsx";
 import { dateOf } from "../../ui/dates.ts";
 
-const WIDTH = 640;
-const HEIGHT = 220;
-const LEFT = 76;
-const RIGHT = 16;
-const TOP = 24;
-const BOTTOM = 32;
+const FRAME = frameOf(640, 220, { top: 24, right: 16, bottom: 32, left: 76 });
 const MS_PER_DAY = 86_400_000;
 /** Further ahead a band says only that it is wide. */
 const MOST_AHEAD_DAYS = 120;
@@ -39,11 +37,11 @@ export function LevelLine({
   const dates = found.advice === "drive" ? [] : [found.earliest, found.likely, found.latest];
   const ends = dates.flatMap((iso) => (iso ? [Date.parse(iso)] : []));
   const until = Math.max(lastMs + 7 * MS_PER_DAY, ...ends.map((end) => Math.min(end, horizon)));
-  const x = scaleTime([new Date(first.at), new Date(until)], [LEFT, WIDTH - RIGHT]);
+  const x = scaleTime([new Date(first.at), new Date(until)], [FRAME.left, FRAME.right]);
   const deepest = Math.max(minimumL * 1.1, ...counted.map(({ missingL }) => missingL));
   const y = scaleLinear(
     [Math.min(0, ...counted.map(({ missingL }) => missingL)), deepest],
-    [TOP, HEIGHT - BOTTOM],
+    [FRAME.top, FRAME.bottom],
   );
   const after = ({ missingL, toppedUpL = 0 }: SeenLevel) => missingL - toppedUpL;
   const line = counted
@@ -67,70 +65,36 @@ export function LevelLine({
   const litres = (value: number) => format(value, "volume", system);
   const told = `${counted.length} levels from ${dateOf(first.at, timeZone)} to ${dateOf(last.at, timeZone)}, the last ${litres(last.missingL)} below the line; minimum ${litres(minimumL)} below`;
   return (
-    <section
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
-      tabIndex={0}
-      aria-label={`Coolant level over time${plate && `, ${plate}`}`}
-      className="overflow-x-auto"
+    <Chart
+      size={FRAME}
+      name={`Coolant level over time${plate && `, ${plate}`}`}
+      className="w-full min-w-[30rem] max-w-3xl"
+      told={told}
     >
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="w-full min-w-[30rem] max-w-3xl"
-        role="img"
-        aria-label={told}
-      >
-        {ends.length > 0 && (
-          <path
-            d={`M${startX} ${startY}L${earlyX} ${earlyY}${corner}L${lateX} ${lateY}Z`}
-            className="fill-wash stroke-edge"
-            strokeDasharray="3 3"
-          />
-        )}
-        <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(0)} y2={y(0)} className="stroke-ink" strokeWidth={1.5} />
-        <line
-          x1={LEFT}
-          x2={WIDTH - RIGHT}
-          y1={y(minimumL)}
-          y2={y(minimumL)}
-          className="stroke-ink"
-          strokeWidth={1.5}
-          strokeDasharray="8 5"
+      {ends.length > 0 && (
+        <path
+          d={`M${startX} ${startY}L${earlyX} ${earlyY}${corner}L${lateX} ${lateY}Z`}
+          className="fill-wash stroke-edge"
+          strokeDasharray="3 3"
         />
-        <g className="fill-ink text-[14px]">
-          <text x={LEFT - 8} y={y(0) + 5} textAnchor="end">
-            line
-          </text>
-          <text x={LEFT - 8} y={y(minimumL) + 5} textAnchor="end">
-            minimum
-          </text>
-          <text x={LEFT} y={HEIGHT - 8}>
-            {dateOf(first.at, timeZone)}
-          </text>
-          <text x={WIDTH - RIGHT} y={HEIGHT - 8} textAnchor="end">
-            {dateOf(new Date(until).toISOString(), timeZone)}
-          </text>
-        </g>
-        <path d={line} fill="none" className="stroke-ink" strokeWidth={2.5} />
-        {found.likely && (
-          <path
-            d={`M${startX} ${startY}L${likelyX} ${likelyY}`}
-            fill="none"
-            className="stroke-ink"
-            strokeWidth={2}
-            strokeDasharray="6 4"
-          />
-        )}
-        {counted.map((level) => (
-          <circle
-            key={level.at}
-            cx={x(new Date(level.at))}
-            cy={y(level.missingL)}
-            r={4.5}
-            className="fill-paper stroke-ink"
-            strokeWidth={2}
-          />
-        ))}
-      </svg>
-    </section>
+      )}
+      <Stroke from={[FRAME.left, y(0)]} to={[FRAME.right, y(0)]} />
+      <Stroke from={[FRAME.left, y(minimumL)]} to={[FRAME.right, y(minimumL)]} dash="8 5" />
+      <Word at={[FRAME.left - 8, y(0) + 5]} anchor="end">
+        line
+      </Word>
+      <Word at={[FRAME.left - 8, y(minimumL) + 5]} anchor="end">
+        minimum
+      </Word>
+      <Word at={[FRAME.left, FRAME.height - 8]}>{dateOf(first.at, timeZone)}</Word>
+      <Word at={[FRAME.right, FRAME.height - 8]} anchor="end">
+        {dateOf(new Date(until).toISOString(), timeZone)}
+      </Word>
+      <Curve path={line} />
+      {found.likely && <Curve path={`M${startX} ${startY}L${likelyX} ${likelyY}`} width={2} dash="6 4" />}
+      {counted.map((level) => (
+        <Dot key={level.at} at={[x(new Date(level.at)), y(level.missingL)]} r={4.5} />
+      ))}
+    </Chart>
   );
 }

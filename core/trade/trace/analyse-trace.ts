@@ -1,5 +1,5 @@
-import { SWITCH_TOLERANCE_C } from "../limits/index.ts";
 import type { TraceAnalysis, TraceEvent, TraceSpec } from "./analysis.ts";
+import { toleranceOf } from "./card-lines.ts";
 import { checkTrace } from "./checks.ts";
 import { cleanSignal } from "./clean-signal.ts";
 import { refuseSpec, refuseTrace } from "./refuse.ts";
@@ -32,7 +32,7 @@ function eventsOf({ shut, fans, holds, curve }: Regimes): TraceEvent[] {
 export function analyseTrace(trace: Trace, spec: TraceSpec): TraceAnalysis {
   refuseSpec(spec);
   refuseTrace(trace);
-  const toleranceC = spec.toleranceC ?? SWITCH_TOLERANCE_C;
+  const toleranceC = toleranceOf(spec);
   const clean = cleanSignal(trace);
   if (clean.valid < 2) return silentSensor(trace, clean);
   const regimes = readRegimes(clean, spec, trace.marks);

@@ -9,6 +9,7 @@ export {
   type TraceEvent,
   type TraceSpec,
 } from "./analysis.ts";
+export { type CardLine, cardLines, toleranceOf } from "./card-lines.ts";
 export {
   type ComparedUnder,
   compareTraces,
@@ -16,6 +17,7 @@ export {
   type TraceFigures,
 } from "./compare-traces.ts";
 export { decodeLog } from "./decode-log.ts";
+export { eventVerdict } from "./event-verdict.ts";
 export { MOST_CHARACTERS } from "./log-door.ts";
 export { readTrace } from "./read-trace.ts";
 export { type CurvePoint, thinTrace } from "./thin.ts";

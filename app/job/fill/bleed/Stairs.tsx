@@ -2,10 +2,11 @@ import { max, scaleLinear } from "d3";
 import { format, type System } from "../../../../core/kernel/units/index.ts";
 import type { BleedRun } from "../../../../core/stages/fill/index.ts";
 import { type BleedProgress, bleedProgress } from "../../../../core/trade/bleed/index.ts";
+import { Chart } from "../../../charts/Chart.tsx";
+import { Stroke, Word } from "../../../charts/marks.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 
-const WIDTH = 420;
-const HEIGHT = 150;
+const SIZE = { width: 420, height: 150 };
 const BASE = 120;
 const STEP = 54;
 const LEFT = 12;
@@ -25,11 +26,10 @@ function Picture({
   const y = scaleLinear([0, most], [BASE, 16]);
   const stillX = LEFT + shown.length * STEP + 16;
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+    <Chart
+      size={SIZE}
       className="w-full max-w-md"
-      role="img"
-      aria-label={`Topped up ${shown.map(({ toppedUpL }) => litres(toppedUpL)).join(", ")}; still to come ${litres(still.likely)}, from ${litres(still.low)} to ${litres(still.high)}`}
+      told={`Topped up ${shown.map(({ toppedUpL }) => litres(toppedUpL)).join(", ")}; still to come ${litres(still.likely)}, from ${litres(still.low)} to ${litres(still.high)}`}
     >
       {shown.map(({ toppedUpL }, place) => {
         const x = LEFT + place * STEP;
@@ -37,13 +37,13 @@ function Picture({
           // biome-ignore lint/suspicious/noArrayIndexKey: cycles have no name but their place
           <g key={place}>
             <rect x={x} width={STEP} y={y(toppedUpL)} height={BASE - y(toppedUpL)} className="fill-in" />
-            <text x={x + STEP / 2} y={BASE + 20} textAnchor="middle" className="fill-ink text-[14px]">
+            <Word at={[x + STEP / 2, BASE + 20]} anchor="middle">
               {litres(toppedUpL)}
-            </text>
+            </Word>
           </g>
         );
       })}
-      <line x1={LEFT} x2={stillX + 70} y1={BASE} y2={BASE} className="stroke-ink" strokeWidth={2} />
+      <Stroke from={[LEFT, BASE]} to={[stillX + 70, BASE]} width={2} />
       <rect
         x={stillX}
         width={STEP}
@@ -52,18 +52,11 @@ function Picture({
         className="fill-wash stroke-ink"
         strokeDasharray="4 3"
       />
-      <line
-        x1={stillX}
-        x2={stillX + STEP}
-        y1={y(still.likely)}
-        y2={y(still.likely)}
-        className="stroke-ink"
-        strokeWidth={4}
-      />
-      <text x={stillX + STEP / 2} y={BASE + 20} textAnchor="middle" className="fill-ink text-[14px]">
+      <Stroke from={[stillX, y(still.likely)]} to={[stillX + STEP, y(still.likely)]} width={4} />
+      <Word at={[stillX + STEP / 2, BASE + 20]} anchor="middle">
         to come
-      </text>
-    </svg>
+      </Word>
+    </Chart>
   );
 }
 

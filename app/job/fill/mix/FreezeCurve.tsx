@@ -1,13 +1,12 @@
 import { line, scaleLinear } from "d3";
 import { format, type System } from "../../../../core/kernel/units/index.ts";
 import { type Base, freezePointC, STRONGEST } from "../../../../core/trade/coolant/index.ts";
+import { AxisBottom, AxisLeft } from "../../../charts/axes.tsx";
+import { Chart } from "../../../charts/Chart.tsx";
+import { frameOf } from "../../../charts/frame.ts";
+import { Curve, Dot, Stroke, Word } from "../../../charts/marks.tsx";
 
-const WIDTH = 420;
-const HEIGHT = 200;
-const LEFT = 60;
-const RIGHT = 20;
-const TOP = 14;
-const BOTTOM = 34;
+const FRAME = frameOf(420, 200, { top: 14, right: 20, bottom: 34, left: 60 });
 const STEPS = 60;
 
 interface Point {
@@ -41,67 +40,46 @@ export function FreezeCurve({
   coldestC: number | undefined;
   system: System;
 }) {
-  const x = scaleLinear([0, STRONGEST], [LEFT, WIDTH - RIGHT]);
-  const y = scaleLinear([0, -55], [TOP, HEIGHT - BOTTOM]);
+  const x = scaleLinear([0, STRONGEST], [FRAME.left, FRAME.right]);
+  const y = scaleLinear([0, -55], [FRAME.top, FRAME.bottom]);
   const curve = Array.from({ length: STEPS + 1 }, (_, step): [number, number] => {
     const fraction = (STRONGEST * step) / STEPS;
     return [x(fraction), y(freezePointC(base, fraction))];
   });
   const shown = points.filter(({ fraction }) => fraction <= STRONGEST);
   const celsius = (value: number) => format(value, "temperature", system);
+  const share = (value: number) => format(value, "fraction", system);
+  const told = shown.map(
+    ({ name, fraction }) => `${name} ${share(fraction)} at ${celsius(freezePointC(base, fraction))}`,
+  );
+  const stands = coldestC === undefined ? "" : `; has to stand ${celsius(coldestC)}`;
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+    <Chart
+      size={FRAME}
       className="w-full max-w-md"
-      role="img"
-      aria-label={`Freezing point by share of glycol: ${shown
-        .map(
-          ({ name, fraction }) =>
-            `${name} ${format(fraction, "fraction", system)} at ${celsius(freezePointC(base, fraction))}`,
-        )
-        .join("; ")}${coldestC === undefined ? "" : `; has to stand ${celsius(coldestC)}`}`}
+      told={`Freezing point by share of glycol: ${told.join("; ")}${stands}`}
     >
-      <path d={line()(curve) ?? ""} fill="none" className="stroke-ink" strokeWidth={2.5} />
+      <AxisLeft frame={FRAME} scale={y} ticks={[0, -20, -40]} words={celsius} />
+      <AxisBottom frame={FRAME} scale={x} ticks={[0, 0.2, 0.4, 0.6]} words={share} />
+      <Curve path={line()(curve)} />
       {coldestC !== undefined && (
-        <line
-          x1={LEFT}
-          x2={WIDTH - RIGHT}
-          y1={y(coldestC)}
-          y2={y(coldestC)}
-          className="stroke-ink"
-          strokeDasharray="7 5"
-        />
+        <Stroke from={[FRAME.left, y(coldestC)]} to={[FRAME.right, y(coldestC)]} width={1} dash="7 5" />
       )}
-      <g className="fill-ink text-[14px]">
-        {[0, -20, -40].map((tick) => (
-          <text key={tick} x={LEFT - 8} y={y(tick) + 5} textAnchor="end">
-            {celsius(tick)}
-          </text>
-        ))}
-        {[0, 0.2, 0.4, 0.6].map((tick) => (
-          <text key={tick} x={x(tick)} y={HEIGHT - 10} textAnchor="middle">
-            {format(tick, "fraction", system)}
-          </text>
-        ))}
-        {together(shown).map(({ name, fraction }, place, all) => (
+      {together(shown).map(({ name, fraction }, place, all) => {
+        const [left, top] = [x(fraction), y(freezePointC(base, fraction))];
+        const isFarRight = fraction > 0.45;
+        return (
           <g key={name}>
-            <circle
-              cx={x(fraction)}
-              cy={y(freezePointC(base, fraction))}
-              r={6}
-              className={place === all.length - 1 ? "fill-ink" : "fill-paper stroke-ink"}
-              strokeWidth={2.5}
-            />
-            <text
-              x={x(fraction) + (fraction > 0.45 ? -12 : 12)}
-              y={y(freezePointC(base, fraction)) + (fraction > 0.45 ? 18 : -8)}
-              textAnchor={fraction > 0.45 ? "end" : "start"}
+            <Dot at={[left, top]} isFilled={place === all.length - 1} />
+            <Word
+              at={isFarRight ? [left - 12, top + 18] : [left + 12, top - 8]}
+              anchor={isFarRight ? "end" : "start"}
             >
               {name}
-            </text>
+            </Word>
           </g>
-        ))}
-      </g>
-    </svg>
+        );
+      })}
+    </Chart>
   );
 }

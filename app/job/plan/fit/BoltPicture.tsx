@@ -1,5 +1,7 @@
 import { scaleLinear } from "d3";
 import type { BoltLength, Joint } from "../../../../core/trade/fit/index.ts";
+import { Chart } from "../../../charts/Chart.tsx";
+import { Stroke, Word } from "../../../charts/marks.tsx";
 
 const WIDTH = 640;
 const HEIGHT = 150;
@@ -27,11 +29,10 @@ export function BoltPicture({
     return { key: `${index}: ${thick}`, from, thick };
   });
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+    <Chart
+      size={{ width: WIDTH, height: HEIGHT }}
       className="w-full max-w-2xl"
-      role="img"
-      aria-label={`The bolt goes through ${stackMm.join(", ")} mm and ${Number((bolt.lengthMm - through).toFixed(1))} mm into the ${seat.kind === "tapped" ? "hole" : seat.kind}, which is ${seatMm} mm.`}
+      told={`The bolt goes through ${stackMm.join(", ")} mm and ${Number((bolt.lengthMm - through).toFixed(1))} mm into the ${seat.kind === "tapped" ? "hole" : seat.kind}, which is ${seatMm} mm.`}
     >
       {layers.map(({ key, from, thick }, index) => (
         <g key={key}>
@@ -42,9 +43,9 @@ export function BoltPicture({
             height={104}
             className={`stroke-ink ${index % 2 ? "fill-sheet" : "fill-wash"}`}
           />
-          <text x={x(from + thick / 2)} y={138} textAnchor="middle" className="figure fill-ink text-[13px]">
+          <Word at={[x(from + thick / 2), 138]} anchor="middle" isFigure>
             {thick}
-          </text>
+          </Word>
         </g>
       ))}
       <rect
@@ -55,9 +56,9 @@ export function BoltPicture({
         strokeDasharray={seat.kind === "tapped" ? undefined : "5 4"}
         className="fill-none stroke-ink"
       />
-      <text x={x(through + seatMm / 2)} y={138} textAnchor="middle" className="figure fill-ink text-[13px]">
+      <Word at={[x(through + seatMm / 2), 138]} anchor="middle" isFigure>
         {seat.kind === "tapped" ? "hole" : seat.kind} {seatMm}
-      </text>
+      </Word>
       <rect x={x(0) - HEAD} width={HEAD} y={AXIS - half * 1.7} height={half * 3.4} className="fill-ink" />
       <rect
         x={x(0)}
@@ -66,17 +67,10 @@ export function BoltPicture({
         height={half * 2}
         className="fill-ink opacity-80"
       />
-      <line
-        x1={x(bolt.lengthMm)}
-        x2={x(bolt.lengthMm)}
-        y1={6}
-        y2={126}
-        strokeWidth={2}
-        className="stroke-ink"
-      />
-      <text x={x(bolt.lengthMm) - 6} y={13} textAnchor="end" className="figure fill-ink text-[13px]">
+      <Stroke from={[x(bolt.lengthMm), 6]} to={[x(bolt.lengthMm), 126]} width={2} />
+      <Word at={[x(bolt.lengthMm) - 6, 13]} anchor="end" isFigure>
         {bolt.lengthMm} mm
-      </text>
-    </svg>
+      </Word>
+    </Chart>
   );
 }

@@ -1,5 +1,7 @@
 import { scaleLinear } from "d3";
 import { clearance, type Space, type Unit } from "../../../../core/trade/fit/index.ts";
+import { Chart } from "../../../charts/Chart.tsx";
+import { Stroke, Word } from "../../../charts/marks.tsx";
 
 const WIDTH = 720;
 const ROW = 84;
@@ -34,11 +36,10 @@ export function StackPicture({ old, made, space }: { old: Unit; made: Unit; spac
   const x = scaleLinear([0, longest], [LEFT, WIDTH - 24]);
   const height = drawn.length * ROW + 34;
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${height}`}
+    <Chart
+      size={{ width: WIDTH, height }}
       className="w-full max-w-3xl"
-      role="img"
-      aria-label={`The stack to scale: ${drawn
+      told={`The stack to scale: ${drawn
         .map(({ name, gapMm, worstMm }) => `${name}, ${rounded(gapMm)} mm left, ${rounded(worstMm)} at worst`)
         .join("; ")}, before ${space.behindName ?? "what is behind it"}.`}
     >
@@ -70,40 +71,27 @@ export function StackPicture({ old, made, space }: { old: Unit; made: Unit; spac
                   height={THICK}
                   className={`stroke-ink ${place === 0 ? "fill-wash" : "fill-sheet"}`}
                 />
-                <text
-                  x={x(part.from + part.mm / 2)}
-                  y={y + THICK / 2 + 5}
-                  textAnchor="middle"
-                  className="fill-ink text-[14px]"
-                >
+                <Word at={[x(part.from + part.mm / 2), y + THICK / 2 + 5]} anchor="middle">
                   {part.mm >= longest * 0.12 ? `${part.name} ${rounded(part.mm)}` : rounded(part.mm)}
-                </text>
+                </Word>
               </g>
             ))}
             {unit.coreThicknessMm !== undefined && unit.coreThicknessMm < deep && (
-              <line
-                x1={x((deep - unit.coreThicknessMm) / 2)}
-                x2={x((deep + unit.coreThicknessMm) / 2)}
-                y1={y + THICK - 5}
-                y2={y + THICK - 5}
-                strokeWidth={4}
-                className="stroke-ink"
+              <Stroke
+                from={[x((deep - unit.coreThicknessMm) / 2), y + THICK - 5]}
+                to={[x((deep + unit.coreThicknessMm) / 2), y + THICK - 5]}
+                width={4}
               />
             )}
             <rect x={x(at)} width={x(at + give) - x(at)} y={y} height={THICK} fill="url(#give)" />
-            <text
-              x={x(Math.min(room.mm, longest)) - 6}
-              y={y + THICK + 16}
-              textAnchor="end"
-              className="fill-ink text-[14px]"
-            >
+            <Word at={[x(Math.min(room.mm, longest)) - 6, y + THICK + 16]} anchor="end">
               {gapMm >= 0 ? `${rounded(gapMm)} left, ` : `${rounded(-gapMm)} too deep, `}
               {rounded(worstMm)} at worst
-            </text>
+            </Word>
           </g>
         );
       })}
-      <line x1={x(room.mm)} x2={x(room.mm)} y1={4} y2={height - 26} strokeWidth={4} className="stroke-ink" />
+      <Stroke from={[x(room.mm), 4]} to={[x(room.mm), height - 26]} width={4} />
       {room.plusMinusMm > 0 && (
         <rect
           x={x(room.mm - room.plusMinusMm)}
@@ -114,9 +102,9 @@ export function StackPicture({ old, made, space }: { old: Unit; made: Unit; spac
           opacity={0.5}
         />
       )}
-      <text x={x(room.mm)} y={height - 8} textAnchor="end" className="fill-ink text-[14px]">
+      <Word at={[x(room.mm), height - 8]} anchor="end">
         {space.behindName ?? "what is behind it"}, {rounded(room.mm)} mm
-      </text>
-    </svg>
+      </Word>
+    </Chart>
   );
 }

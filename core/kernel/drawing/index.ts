@@ -1,0 +1,1 @@
+export { pushedApart } from "./pushed-apart.ts";
