@@ -4,6 +4,7 @@ import { memo, useState } from "react";
 import { Link } from "react-router";
 import { waits } from "../../core/book/acts/index.ts";
 import { WAITS, type WaitKind } from "../../core/book/facts/index.ts";
+import { typedFigure } from "../../core/kernel/csv/index.ts";
 import { format } from "../../core/kernel/units/index.ts";
 import { fromWords } from "../../core/report/index.ts";
 import { waitOf } from "../../core/stages/overview/index.ts";
@@ -44,7 +45,7 @@ function Waits({ context }: { context: JobContext }) {
   const [words, setWords] = useDraft(`waits:${page.job.id}`);
   const [minutes, setMinutes] = useDraft(`waits-minutes:${page.job.id}`);
   const until = waitUntilWords(wait, now, timeZone);
-  const figure = Number(minutes);
+  const figure = typedFigure(minutes) ?? Number.NaN;
   const isWrong = minutes !== "" && !(figure >= 1 && figure <= 20_000);
   const save = () => {
     const waitsFor = WAITS.find((each) => WAIT_NAMES[each] === chosen);

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { INHIBITORS } from "../../core/trade/shelf/index.ts";
+import { KINDS } from "../../core/trade/coolant/index.ts";
 import { GRADES } from "../../core/trade/sourcing/index.ts";
 import type { Refused } from "../desk/guard.server.ts";
 import { useMember } from "../desk/member.ts";
@@ -44,7 +44,7 @@ export function AddToShelf() {
           </Choice>
           <TextField label="What it is" name="item" maxLength={80} required error={fields.item} />
           <Choice label={kind === "coolant" ? "Inhibitor kind" : "Grade"} name="grade" error={fields.grade}>
-            {(kind === "coolant" ? INHIBITORS : GRADES).map((each) => (
+            {(kind === "coolant" ? KINDS : GRADES).map((each) => (
               <option key={each}>{each}</option>
             ))}
           </Choice>

@@ -1,4 +1,5 @@
 import { IsIn, IsOptional, IsString, IsUUID, Length, Matches, Max, Min } from "class-validator";
+import { typedFigure } from "../../core/kernel/csv/index.ts";
 import { Reads } from "../../core/kernel/plain/index.ts";
 import { Quantity } from "../desk/quantity-field.ts";
 
@@ -18,7 +19,9 @@ export class PlaceForm {
   @IsIn(["metric", "us"], { message: "Metric or US." })
   system: "metric" | "us";
 
-  @Reads((value) => (String(value ?? "").trim() === "" ? undefined : Number(String(value).replace(",", "."))))
+  @Reads((value) =>
+    String(value ?? "").trim() === "" ? undefined : (typedFigure(String(value)) ?? Number.NaN),
+  )
   @IsOptional()
   @Min(-400, { message: "Metres above the sea, −400 to 5500." })
   @Max(5500, { message: "Metres above the sea, −400 to 5500." })

@@ -1,3 +1,4 @@
+import { typedFigure } from "../kernel/csv/index.ts";
 import { type Dimension, parseQuantity, SHOWN, type System } from "../kernel/units/index.ts";
 
 /** One word of a line, lower case, with where it stands. */
@@ -126,7 +127,7 @@ const BARE = /^[+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)$/;
 const THOUSANDS = /^\d{1,3}(?:[,.'’]\d{3})+$/;
 
 export const isBare = (word: string): boolean => BARE.test(word);
-export const bareFigure = (word: string): number => Number(word.replace(",", "."));
+export const bareFigure = (word: string): number => typedFigure(word) ?? Number.NaN;
 
 /** A quantity with its unit, or nothing where it is none. */
 export function quantityOf(text: string): { value: number; dimension: Dimension } | undefined {

@@ -1,6 +1,7 @@
 import { knownTorque } from "../../../core/book/acts/index.ts";
 import { factsOf, KnownTorque } from "../../../core/book/facts/index.ts";
 import { balance } from "../../../core/book/out/index.ts";
+import { typedFigure } from "../../../core/kernel/csv/index.ts";
 import { format, fromShown, SHOWN, type System } from "../../../core/kernel/units/index.ts";
 import {
   BOLT_CLASSES,
@@ -19,9 +20,9 @@ import { useJob } from "../stage/context.ts";
 
 /** A torque as typed, bare in the shop's unit, N·m; nothing where it is none. */
 function torqueTyped(text: string, system: System): number | undefined {
-  const bare = text.trim().replace(",", ".");
-  if (!/^\d{1,3}(\.\d{1,2})?$/.test(bare)) return undefined;
-  const nm = fromShown(Number(bare), "torque", system);
+  const bare = typedFigure(text);
+  if (bare === undefined) return undefined;
+  const nm = fromShown(bare, "torque", system);
   return nm >= 0.5 && nm <= 400 ? nm : undefined;
 }
 

@@ -32,9 +32,9 @@ function readLitres(text: string, system: System): number | undefined {
   return litres !== undefined && litres > 0 && litres <= MOST_L ? litres : undefined;
 }
 
-function readPercent(text: string): number | undefined {
-  const figure = Number(text.replace("%", "").replace(",", ".").trim());
-  return figure >= 0 && figure <= 100 ? figure / 100 : undefined;
+function readShare(text: string, system: System): number | undefined {
+  const share = readShown(text, "fraction", system);
+  return share !== undefined && share >= 0 && share <= 1 ? share : undefined;
 }
 
 function Pour() {
@@ -43,7 +43,7 @@ function Pour() {
   const [amount, setAmount] = useDraft(`litres:${page.job.id}`);
   const [strength, setStrength] = useDraft(`strength:${page.job.id}`);
   const litres = readLitres(amount, system);
-  const fraction = strength.trim() === "" ? undefined : readPercent(strength);
+  const fraction = strength.trim() === "" ? undefined : readShare(strength, system);
   const isAmountWrong = amount.trim() !== "" && litres === undefined;
   const isStrengthWrong = strength.trim() !== "" && fraction === undefined;
   const pour = () => {

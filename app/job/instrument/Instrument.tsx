@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { typedFigure } from "../../../core/kernel/csv/index.ts";
 import { fromShown, inShownTemperatures, type System } from "../../../core/kernel/units/index.ts";
 import type { Judgement } from "../../../core/kernel/verdict/index.ts";
 import { AfterPause } from "../../ui/Announcer.tsx";
@@ -22,8 +23,7 @@ export function worked<Result>(isTyped: boolean, calculate: () => Result): Worke
 }
 
 /** A figure as typed: comma or point; NaN where it is none, so that the core refuses it by name. */
-export const figure = (text: string): number =>
-  text.trim() === "" ? Number.NaN : Number(text.trim().replace(",", ".").replace("−", "-"));
+export const figure = (text: string): number => typedFigure(text) ?? Number.NaN;
 
 /** A temperature as typed, in the units of whoever types it; NaN where it is none. */
 export function celsiusOf(text: string, system: System): number {

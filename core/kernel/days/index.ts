@@ -1,1 +1,2 @@
 export { addDays, daysBetween, dayWords, isDay } from "./days.ts";
+export { dayInZone, momentInZone } from "./in-zone.ts";

@@ -1,5 +1,6 @@
+import { typedFigure } from "../csv/index.ts";
 import { fromShown } from "./format.ts";
-import { bareShown, readShown } from "./read-shown.ts";
+import { readShown } from "./read-shown.ts";
 import type { System } from "./units.ts";
 
 /** Coolant that is warm in °C and cool in °F: in a shop of °F it may have been read off in °C. */
@@ -28,7 +29,7 @@ export function meantDegrees(text: string, system: System): MeantDegrees[] {
   const celsius = readShown(text, "temperature", system);
   if (celsius === undefined) return [];
   const own = { system, celsius };
-  const figure = bareShown(text);
+  const figure = typedFigure(text);
   if (figure === undefined || !mayBeOtherDegrees(figure, system)) return [own];
   const other: System = system === "us" ? "metric" : "us";
   return [own, { system: other, celsius: fromShown(figure, "temperature", other) }];

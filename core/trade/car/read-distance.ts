@@ -1,3 +1,4 @@
+import { typedFigure } from "../../kernel/csv/index.ts";
 import type { System } from "../../kernel/units/index.ts";
 import { fromShown, readShown } from "../../kernel/units/index.ts";
 
@@ -15,7 +16,7 @@ export function readDistance(text: string, system: System): number | undefined {
   try {
     const km = unit
       ? readShown(`${plain} ${unit}`, "distance", system)
-      : fromShown(Number(plain.replace(",", ".")), "distance", system);
+      : fromShown(typedFigure(plain) ?? Number.NaN, "distance", system);
     return km !== undefined && km >= 0 && km <= MOST_KM ? km : undefined;
   } catch {
     return undefined;

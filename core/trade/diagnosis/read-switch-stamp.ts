@@ -1,3 +1,4 @@
+import { typedFigure } from "../../kernel/csv/index.ts";
 export interface StampStage {
   onC: number;
   /** Absent where the stamp gives starts only. */
@@ -30,7 +31,7 @@ interface Read {
 const STAGE_NUMBER = /(^|[\s,;])(?:stage\s*)?[12]\s*[:=)]/gi;
 const NUMBERED = /(?:^|[\s,;])(?:stage\s*)?[12]\s*[:=)]\s*(\d+(?:[.,]\d+)?)\s*°?[CF]?(?=[\s,;]|$)/gi;
 
-const toNumber = (text = "") => Number(text.replace(",", "."));
+const toNumber = (text = "") => typedFigure(text) ?? Number.NaN;
 
 /** "1: 94 2: 101" names the stages and gives one figure each. */
 function readFigures(text: string): Read {

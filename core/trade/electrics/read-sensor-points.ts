@@ -1,3 +1,4 @@
+import { typedFigure } from "../../kernel/csv/index.ts";
 import { type SensorPoint, sensorFit } from "./sensor.ts";
 
 const PAIR = /^(-?\d+(?:[.,]\d+)?)\s*(?:°?\s*C)?\s*[:=\s]\s*(\d+(?:[.,]\d+)?)\s*(k)?\s*(?:Ω|ohms?)?$/i;
@@ -20,8 +21,8 @@ export function readSensorPoints(text: string): SensorPoint[] {
     const [, celsius, ohms, kilo] = PAIR.exec(pair) ?? [];
     if (celsius === undefined || ohms === undefined)
       throw new RangeError(`“${pair.slice(0, 30)}” is no pair of °C and ohms, such as 20: 2500`);
-    const figure = (digits: string) => Number(digits.replace(",", "."));
-    return { celsius: figure(celsius), ohms: figure(ohms) * (kilo ? 1000 : 1) };
+    const [c = Number.NaN, r = Number.NaN] = [typedFigure(celsius), typedFigure(ohms)];
+    return { celsius: c, ohms: r * (kilo ? 1000 : 1) };
   });
   sensorFit(points);
   return points;

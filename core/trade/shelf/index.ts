@@ -1,10 +1,8 @@
 export {
   columnOf,
-  INHIBITORS,
   readShelfList,
   readShelfRow,
-  SHELF_COLUMNS,
-  type ShelfColumn,
   type ShelfItem,
   shelfKey,
-} from "./row.ts";
+} from "./shelf-list.ts";
+export { SHELF_COLUMNS, type ShelfColumn } from "./shelf-row.ts";

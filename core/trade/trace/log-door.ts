@@ -1,11 +1,10 @@
-import { splitLine } from "./cells.ts";
+import { partedBy, splitLine } from "../../kernel/csv/index.ts";
 import { plainName, readHeader } from "./columns.ts";
 import type { TraceProblem } from "./trace.ts";
 
 /** A million rows of four columns come to about 30 million characters. */
 export const MOST_CHARACTERS = 48_000_000;
 const COMMENT = /^\s*(#|\/\/|;|%|--)/;
-const DELIMITERS = [";", "\t", ","];
 /** Loggers put names, dates and settings above the header; more than this is no log. */
 const HEADER_WITHIN_LINES = 60;
 /** A line that is longer, or has more columns, is no header of a log. */
@@ -48,11 +47,6 @@ export function refuseAtTheDoor(text: string): Omit<TraceProblem, "stops"> | und
   return undefined;
 }
 
-function delimiterOf(line: string): string {
-  const counts = DELIMITERS.map((delimiter) => splitLine(line, delimiter).length);
-  return DELIMITERS[counts.indexOf(Math.max(...counts))] ?? ",";
-}
-
 /** The first line that names at least one column known here; failing that, the first one of several words. */
 export function findHeader(text: string): Header | undefined {
   let at = text.charCodeAt(0) === 0xfeff ? 1 : 0;
@@ -63,7 +57,7 @@ export function findHeader(text: string): Header | undefined {
     const content = text.slice(at, Math.min(stop, at + MOST_HEADER_LETTERS + 2)).replace(/\r$/, "");
     at = stop + 1;
     if (content.length > MOST_HEADER_LETTERS || content.trim() === "" || COMMENT.test(content)) continue;
-    const delimiter = delimiterOf(content);
+    const delimiter = partedBy(content);
     const cells = splitLine(content, delimiter);
     if (cells.length > MOST_COLUMNS) continue;
     const header = { cells, delimiter, line, rowsAt: at };

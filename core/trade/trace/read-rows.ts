@@ -1,4 +1,5 @@
-import { clockAt, figureAt, splitLine } from "./cells.ts";
+import { figureAt, splitLine } from "../../kernel/csv/index.ts";
+import { clockAt } from "./clock.ts";
 import type { Column, TemperatureUnit } from "./columns.ts";
 import type { Header } from "./log-door.ts";
 import { ProblemList } from "./problem-list.ts";

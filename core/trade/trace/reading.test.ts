@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { clockAt, figureAt, splitLine } from "./cells.ts";
+import { clockAt } from "./clock.ts";
 import { plainName, readHeader } from "./columns.ts";
 import { Curve, fitHinge } from "./curve.ts";
 import { readTrace } from "./read-trace.ts";
@@ -47,32 +47,6 @@ describe("a header's names", () => {
   });
 });
 
-describe("a cell's figure", () => {
-  it("is what the language itself makes of it, point or comma", () => {
-    fc.assert(
-      fc.property(
-        fc.integer({ min: -99_999_999, max: 99_999_999 }),
-        fc.integer({ min: 0, max: 6 }),
-        (digits, places) => {
-          const text = (digits / 10 ** places).toFixed(places);
-          expect(figureAt(text, 0, text.length, false)).toBeCloseTo(Number(text), 6);
-          const comma = ` "${text.replace(".", ",")}" `;
-          expect(figureAt(comma, 0, comma.length, true)).toBeCloseTo(Number(text), 6);
-        },
-      ),
-    );
-  });
-
-  it.each(["", " ", "-", ".", "1.2.3", "12a", "NaN", "1e", "--4", "∞"])("is none in “%s”", (text) => {
-    expect(figureAt(text, 0, text.length, true)).toBeNaN();
-  });
-
-  it("may be in powers of ten, and a comma that parts columns is no decimal mark", () => {
-    expect(figureAt("1.5e2", 0, 5, false)).toBe(150);
-    expect(figureAt("18,5", 0, 4, false)).toBeNaN();
-  });
-});
-
 describe("a cell's clock", () => {
   it.each([
     ["09:12:30", 33_150],
@@ -90,17 +64,6 @@ describe("a cell's clock", () => {
     const days = ["2031-03-04T00:00:00", "2031-03-05T00:00:00"].map((text) => clockAt(text)?.day ?? 0);
     expect((days[1] ?? 0) - (days[0] ?? 0)).toBe(1);
     expect(clockAt("123.4")).toBeUndefined();
-  });
-});
-
-describe("a line with quotes", () => {
-  it.each([
-    ['a,"b,c",d', ["a", "b,c", "d"]],
-    ['"say ""hot""",2', ['say "hot"', "2"]],
-    ["", [""]],
-    ["a,,", ["a", "", ""]],
-  ] as const)("%s", (line, cells) => {
-    expect(splitLine(line, ",")).toEqual(cells);
   });
 });
 

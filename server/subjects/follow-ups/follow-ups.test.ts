@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { correctedIds } from "../../../core/book/entry/index.ts";
 import { CorrectionReason, dataOf, FOLLOW_UP_DOES, FollowUpSaid } from "../../../core/book/facts/index.ts";
 import { seededRandom } from "../../../core/kernel/chance/index.ts";
-import { addDays } from "../../../core/kernel/days/index.ts";
+import { addDays, dayInZone } from "../../../core/kernel/days/index.ts";
 import { promisesOf } from "../../../core/stages/plan/index.ts";
 import { mayClose } from "../../../core/state/index.ts";
 import { exportJob } from "../../books/jobs/export-job.ts";
@@ -17,7 +17,6 @@ import { newEntry, smallShop } from "../../testing/small-shop.ts";
 import { findCalendar, newCalendarAddress, writeCalendar } from "./calendar.ts";
 import { changeRules } from "./change-rules.ts";
 import { readPromises } from "./read-promises.ts";
-import { shopDay } from "./shop-day.ts";
 
 let scratch: Scratch;
 beforeAll(async () => {
@@ -26,7 +25,7 @@ beforeAll(async () => {
 afterAll(() => scratch.drop());
 
 const DAY_MS = 86_400_000;
-const TODAY = shopDay(new Date(), "UTC");
+const TODAY = dayInZone(new Date(), "UTC");
 const poured = { account: "coolant", item: "poured", in: 4, unit: "L", stage: "fill" } as const;
 const drained = { account: "coolant", item: "drained", out: 4, unit: "L" } as const;
 

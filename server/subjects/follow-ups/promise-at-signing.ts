@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { saidLook } from "../../../core/book/acts/index.ts";
 import type { Entry } from "../../../core/book/entry/index.ts";
 import { Distance, lastFact } from "../../../core/book/facts/index.ts";
+import { dayInZone } from "../../../core/kernel/days/index.ts";
 import { promisesOf } from "../../../core/stages/plan/index.ts";
 import { workDone } from "../../../core/state/index.ts";
 import { type FollowUp, followUps } from "../../../core/trade/follow-ups/index.ts";
@@ -9,7 +10,6 @@ import type { Desk } from "../../database/connection.ts";
 import type { NewEntry } from "../../entries/record-entries.ts";
 import { readDriving } from "./read-driving.ts";
 import { readRules } from "./read-rules.ts";
-import { shopDay } from "./shop-day.ts";
 
 /** What the shop's rules ask of a job, but for what its book has promised, moved or dropped already. */
 async function stillToPromise(desk: Desk, vehicleId: string, book: readonly Entry[]): Promise<FollowUp[]> {
@@ -20,7 +20,7 @@ async function stillToPromise(desk: Desk, vehicleId: string, book: readonly Entr
   const said = new Set(promisesOf(book).map(({ key }) => key));
   const distanceKm = lastFact(book, Distance)?.entry.value;
   const work = {
-    signedOn: shopDay(desk.now, shop.timeZone),
+    signedOn: dayInZone(desk.now, shop.timeZone),
     calls: workDone(book).calls,
     ...(distanceKm === undefined ? {} : { distanceKm }),
   };

@@ -1,10 +1,10 @@
+import { dayInZone } from "../../../core/kernel/days/index.ts";
 import type { DrivingPattern, FollowUpRule } from "../../../core/trade/follow-ups/index.ts";
 import type { Desk } from "../../database/connection.ts";
 import { isId } from "../../desk/is-id.ts";
 import { notFound } from "../../desk/refusal.ts";
 import { readDriving } from "./read-driving.ts";
 import { readRules } from "./read-rules.ts";
-import { shopDay } from "./shop-day.ts";
 
 /** What second looks of a job are told by: the shop's rules, how the vehicle is driven, and the day that it is in the shop. */
 export interface LooksToldBy {
@@ -25,6 +25,6 @@ export async function readLooks(desk: Desk, jobId: string, timeZone: string): Pr
   return {
     rules: await readRules(desk),
     driving: (await readDriving(desk, job.vehicleId)) ?? null,
-    today: shopDay(desk.now, timeZone),
+    today: dayInZone(desk.now, timeZone),
   };
 }

@@ -1,5 +1,5 @@
+import { dayInZone } from "../../../core/kernel/days/index.ts";
 import type { Desk } from "../../database/connection.ts";
-import { shopDay } from "./shop-day.ts";
 
 export interface PromiseDue {
   jobId: string;
@@ -35,7 +35,7 @@ export async function readPromises(desk: Desk, { days }: { days: number }): Prom
     transaction: desk.transaction,
     rejectOnEmpty: true,
   });
-  const today = shopDay(desk.now, shop.timeZone);
+  const today = dayInZone(desk.now, shop.timeZone);
   const [rows] = (await desk.sequelize.query(
     `(SELECT ${COLUMNS} FROM ${JOINED} WHERE f.state = 'open' AND j.signed_at IS NOT NULL AND f.due_on <= $1::date + $2::integer
        ORDER BY f.due_on LIMIT ${MOST})

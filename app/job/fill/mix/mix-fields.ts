@@ -1,3 +1,4 @@
+import { typedFigure } from "../../../../core/kernel/csv/index.ts";
 import { readShown, type System } from "../../../../core/kernel/units/index.ts";
 import type { MixAsked } from "../../../../core/stages/fill/index.ts";
 import {
@@ -77,8 +78,8 @@ export function readMix(
     return value;
   };
   const percent = (least: number, highest: number) => (text: string) => {
-    const figure = Number(text.replace("%", "").replace(",", ".").trim());
-    return figure >= least && figure <= highest ? figure / 100 : undefined;
+    const share = readShown(text, "fraction", system) ?? Number.NaN;
+    return share >= least / 100 && share <= highest / 100 ? share : undefined;
   };
   const { instrument, base } = fields;
   const madeFor = fields.madeFor || base;
@@ -127,7 +128,7 @@ export function readMix(
   const altitude = read(
     "altitude",
     (text) => {
-      const metres = Number(text.replace(",", "."));
+      const metres = typedFigure(text) ?? Number.NaN;
       return metres >= -400 && metres <= 6000 ? metres : undefined;
     },
     "Metres above the sea, −400 to 6000.",

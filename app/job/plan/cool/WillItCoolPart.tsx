@@ -1,4 +1,5 @@
 import { testedOwn } from "../../../../core/book/acts/index.ts";
+import { typedFigure } from "../../../../core/kernel/csv/index.ts";
 import { type CoolingUnit, willItCool } from "../../../../core/trade/fit/index.ts";
 import { useDraft } from "../../../drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
@@ -17,9 +18,11 @@ const FIELDS: [name: keyof CoolingUnit, label: string, unit: string, share: numb
 type Typed = Record<keyof CoolingUnit, string>;
 const EMPTY: Typed = { motorAmps: "", coreWidthMm: "", coreHeightMm: "", coreThicknessMm: "", freeShare: "" };
 
+/** No figure of a car is larger. */
+const MOST = 10_000;
 const figure = (text: string) => {
-  const plain = text.trim().replace(",", ".");
-  return /^\d{1,4}(\.\d{1,2})?$/.test(plain) ? Number(plain) : undefined;
+  const typed = typedFigure(text);
+  return typed !== undefined && typed >= 0 && typed < MOST ? typed : undefined;
 };
 const isWrong = (text: string) => text.trim() !== "" && figure(text) === undefined;
 

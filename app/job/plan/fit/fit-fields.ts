@@ -1,4 +1,5 @@
 import type { MeasuredUnit } from "../../../../core/book/facts/index.ts";
+import { typedFigure } from "../../../../core/kernel/csv/index.ts";
 import {
   type SeatSide,
   type Space,
@@ -80,8 +81,8 @@ const MOST_MM = 5000;
 
 /** A length as typed; undefined where it is empty, or none: then it isn't measured, and its field says why. */
 function figure(text: string): number | undefined {
-  const clean = text.trim().replace(",", ".");
-  return /^\d{1,4}(\.\d{1,2})?$/.test(clean) && Number(clean) <= MOST_MM ? Number(clean) : undefined;
+  const typed = typedFigure(text);
+  return typed !== undefined && typed >= 0 && typed <= MOST_MM ? typed : undefined;
 }
 
 /** What is wrong with a typed length, in one sentence. */

@@ -1,3 +1,4 @@
+import { mayBeThousands, typedFigure } from "../../../../core/kernel/csv/index.ts";
 import type { LifeHere } from "../../../../core/stages/earlier-jobs/index.ts";
 import type { ShelfItem } from "../../../../core/trade/shelf/index.ts";
 import {
@@ -69,23 +70,18 @@ export const START: { options: OptionFields[]; terms: TermsFields } = {
   terms: { hours: "3", hourPrice: "60", dayPrice: "40", months: "24" },
 };
 
-const clean = (text: string) => text.trim().replace(/\s/g, "").replace(",", ".");
-/** A figure as typed, comma or point; NaN where it is none, or in some way that only a machine writes. */
-const figure = (text: string) =>
-  /^\d{1,9}(\.\d{1,4})?$/.test(clean(text)) ? Number(clean(text)) : Number.NaN;
-
 class Reader<Names extends string> {
   readonly troubles: Partial<Record<Names, string>> = {};
 
   figure(name: Names, text: string, low: number, high: number, sentence: string): number {
-    const read = figure(text);
+    const read = typedFigure(text) ?? Number.NaN;
     if (!(read >= low && read <= high)) this.troubles[name] = sentence;
     return read;
   }
 
   /** "1,149" is a thousand there and little more than one here: neither is taken for the other. */
   money(name: Names, text: string, digits: number, low: number, sentence: string): number {
-    if (/^\d{1,3}[.,]\d{3}$/.test(text.trim())) this.troubles[name] = "Write it as 1149 or 1149.00.";
+    if (mayBeThousands(text)) this.troubles[name] = "Write it as 1149 or 1149.00.";
     return Math.round(this.figure(name, text, low, 1_000_000, sentence) * 10 ** digits);
   }
 }
@@ -102,7 +98,7 @@ export function readOption(
 ): { option: Option } | { troubles: OptionTroubles } {
   const reader = new Reader<keyof OptionFields>();
   const price =
-    figure(fields.price) === 0
+    typedFigure(fields.price) === 0
       ? "A price of 0 is no price: leave it empty until there is one."
       : "The price, such as 149 or 149.50.";
   const priceCents = reader.money("price", fields.price, digits, 1 / 10 ** digits, price);
