@@ -7,7 +7,7 @@ const read = (id: string, value: number, at: string): Entry => ({
   ...{ id, jobId: "j", seq: 1, by: "p", stage: "ask", kind: "reading", item: "distance", unit: "km" },
   ...{ value, at: `2026-11-29T${at}:00.000Z`, data: dataOf(Distance, {}) },
 });
-const car = { vehicle: { distanceKm: 72_480 }, cameWithKm: 40_000 };
+const car = { vehicle: { distanceKm: 72_480 }, ranBeforeKm: 40_000 };
 const words = (entries: Entry[], km: number, corrects?: string) =>
   fallenDistance(entries, car, { km, corrects }, "metric")?.words;
 
@@ -16,11 +16,11 @@ describe("a distance read on a job", () => {
     expect(words([], 72_000)).toMatch(/72\u202f480/);
     expect(words([], 72_490)).toBeUndefined();
     expect(
-      fallenDistance([], { vehicle: { distanceKm: null }, cameWithKm: null }, { km: 3 }, "us"),
+      fallenDistance([], { vehicle: { distanceKm: null }, ranBeforeKm: null }, { km: 3 }, "us"),
     ).toBeUndefined();
   });
 
-  it("that puts another right isn't held to that one, and still to what the car came with", () => {
+  it("that puts another right isn't held to that one, and still to what the car had run before", () => {
     const entries = [read("a", 72_480, "09:00")];
     expect(words(entries, 72_080, "a")).toBeUndefined();
     expect(words(entries, 12, "a")).toMatch(/40\u202f000/);

@@ -9,25 +9,25 @@ export interface CarHasRun {
     /** The last that was read, on this job or another. */
     distanceKm: number | null;
   };
-  /** As it came into the shop's books; nothing where nobody said. */
-  cameWithKm: number | null;
+  /** As it was read last before this job was opened, or as it came into the shop's books; nothing where nobody said. */
+  ranBeforeKm: number | null;
 }
 
 const BEFORE_ALL = Number.NEGATIVE_INFINITY;
 
 /**
  * The distances that one read now on a job stands beside: the car's own, and those of the job's book. `without` is the line that is
- * to be put right: it holds nothing back, nor does the car's distance, which followed it; then what the car came with stands for the rest.
+ * to be put right: it holds nothing back, nor does the car's distance, which followed it; then what it had run before this job stands for the rest.
  */
 export function knownDistances(
   entries: readonly Entry[],
-  { vehicle, cameWithKm }: CarHasRun,
+  { vehicle, ranBeforeKm }: CarHasRun,
   without?: string,
 ): DistanceRead[] {
   const read = factsOf(entries, Distance)
     .filter(({ entry }) => entry.id !== without)
     .map(({ entry }) => ({ km: entry.value ?? 0, ms: Date.parse(entry.at) }));
-  const km = without === undefined ? vehicle.distanceKm : cameWithKm;
+  const km = without === undefined ? vehicle.distanceKm : ranBeforeKm;
   return km === null ? read : [{ km, ms: BEFORE_ALL }, ...read];
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { book } from "../../../core/book/entry/book.fixture.ts";
 import type { Entry, EntryDraft } from "../../../core/book/entry/index.ts";
-import { moveTick, sayTick } from "./tick-id.ts";
+import { moveTick, sayTick, tickId } from "./tick-id.ts";
 
 const hose: Partial<Entry> = { account: "hose", item: "hose", place: "upper", out: 1 };
 const back: EntryDraft = { kind: "movement", account: "hose", item: "hose", place: "upper", in: 1 };
@@ -31,5 +31,15 @@ describe("the tick of a thing of which there is one", () => {
     const none = sayTick("job", book([hose]), "caution", isIt);
     expect(none).toBe(sayTick("job", [], "caution", isIt));
     expect(sayTick("job", book([{ kind: "caution", text: "read" }]), "caution", isIt)).not.toBe(none);
+  });
+});
+
+describe("tickId", () => {
+  it("is the same for the same tick, another for any other, and always a uuid", () => {
+    expect(tickId("a", 2)).toBe(tickId("a", 2));
+    expect(new Set([tickId("a", 1), tickId("a", 2), tickId("b", 1), tickId("a"), tickId("a:1")]).size).toBe(
+      4,
+    );
+    expect(tickId("a")).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-5[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
   });
 });

@@ -41,7 +41,7 @@ export async function unsentJob(jobId: string): Promise<Read | undefined> {
       from: null,
     },
     vehicle: { id, plate, vin, name, distanceKm },
-    cameWithKm: null,
+    ranBeforeKm: null,
     card: read.card,
     cardTakenFrom: null,
     names,

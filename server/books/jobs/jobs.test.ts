@@ -172,6 +172,22 @@ describe("recordEntries", () => {
     expect(await km()).toBe(51_000);
   });
 
+  it("tells what the car had run before this job, by another job or a level, and not by this one", async () => {
+    const shop = await smallShop(scratch, "Before");
+    const read = (value: number) =>
+      newEntry({
+        ...{ stage: "ask", kind: "reading", item: "distance", value, unit: "km" },
+        data: { fact: "distance", v: 1 },
+      });
+    const ranBefore = async (id: string) => (await shop.at((desk) => readJob(desk, id))).ranBeforeKm;
+    await shop.book(read(50_000));
+    expect(await ranBefore(shop.jobId)).toBe(1000);
+    const second = await secondJob(shop);
+    expect(await ranBefore(second)).toBe(50_000);
+    await shop.at((desk) => recordEntries(desk, second, [read(61_000)]));
+    expect(await ranBefore(second)).toBe(50_000);
+  });
+
   it("lets nobody write or strike by hand what only the program writes", async () => {
     const shop = await smallShop(scratch, "Hands");
     await expect(

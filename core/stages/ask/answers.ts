@@ -1,4 +1,4 @@
-import type { Entry } from "../../../core/book/entry/index.ts";
+import type { Entry } from "../../book/entry/index.ts";
 import {
   Codes,
   Complaint,
@@ -11,7 +11,7 @@ import {
   lastFact,
   type Said,
   Trouble,
-} from "../../../core/book/facts/index.ts";
+} from "../../book/facts/index.ts";
 
 export const QUESTIONS = [
   "complaint",
@@ -26,16 +26,29 @@ export type Question = (typeof QUESTIONS)[number];
 
 export interface Answered {
   id: string;
+  /** What it put right, the newest first: each comes back where the one that put it right is struck. */
+  overrode: readonly string[];
   text?: string;
   value?: number;
   chips: string[];
 }
 
-const answered = (said: Said<object> | undefined, chips: string[] = []): Answered | undefined =>
-  said && { id: said.entry.id, text: said.entry.text, value: said.entry.value, chips };
+/** The lines that a line put right, one after the other. */
+function overriddenBy(entry: Entry, entries: readonly Entry[]): string[] {
+  const before = entries.find(({ id }) => id === entry.corrects);
+  return before ? [before.id, ...overriddenBy(before, entries)] : [];
+}
 
 /** What Ask has heard so far: the answer that stands for each question. */
 export function answersOf(entries: readonly Entry[]): Partial<Record<Question, Answered>> {
+  const answered = (said: Said<object> | undefined, chips: string[] = []): Answered | undefined =>
+    said && {
+      id: said.entry.id,
+      overrode: overriddenBy(said.entry, entries),
+      text: said.entry.text,
+      value: said.entry.value,
+      chips,
+    };
   const plain = (kind: FactClass) => answered(lastFact(entries, kind));
   const chips = (kind: FactClass<Trouble | Happens>) => {
     const said = lastFact(entries, kind);
