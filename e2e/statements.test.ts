@@ -62,3 +62,19 @@ describe("how many statements it takes", () => {
     expect(found).toBeLessThanOrEqual(10);
   });
 });
+
+describe("what is asked once a request", () => {
+  it("is asked again behind a form that was posted without scripts: it may have changed who one is", async () => {
+    const lead = await server.cookiesOf("maren");
+    const posted = await fetch(`${server.address}/shop`, {
+      method: "POST",
+      headers: { Cookie: lead, Origin: server.address, "Content-Type": "application/x-www-form-urlencoded" },
+      body: "what=currency&currency=SEK",
+    });
+    const shown = await posted.text();
+    expect(posted.status).toBe(200);
+    expect(shown).toMatch(/Figures of money are in (<!-- -->)?SEK/);
+    // Whoever the page is drawn for is in its data, with the shop's currency: nothing there is from before.
+    expect(shown).not.toContain("EUR");
+  });
+});

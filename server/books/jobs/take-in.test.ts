@@ -42,6 +42,19 @@ describe("a car by its plate alone", () => {
     expect(first).toBe(second);
   });
 
+  it("travels without a card, and what stands in a card's place and is none is refused", async () => {
+    const [shop, other] = [await smallShop(scratch, "Cardless"), await smallShop(scratch, "Carded")];
+    const car = arrival("CRD 1");
+    await shop.at((desk) => takeIn(desk, car));
+    const file = JSON.parse(JSON.stringify(await shop.at((desk) => exportJob(desk, car.jobId))));
+    expect(file.card).toBeNull();
+    for (const card of [0, "", false, [], "none", { circuit: "green" }])
+      await expect(readInJob(other.at, { ...file, card }), JSON.stringify(card)).rejects.toMatchObject({
+        message: expect.stringMatching(/no job file that can be read/),
+      });
+    expect(await readInJob(other.at, file)).toMatchObject({ isNew: true });
+  });
+
   it("two without a VIN stand beside each other, and travel with their jobs", async () => {
     const [shop, other] = [await smallShop(scratch, "From"), await smallShop(scratch, "To")];
     const [one, two] = [arrival("NOV 1"), arrival("NOV 2")];
