@@ -192,11 +192,12 @@ function anyDrafts(entries: readonly Entry[], random: Random): Draft[] {
 export function withDrafts(
   entries: readonly Entry[],
   drafts: readonly Draft[],
+  now?: string,
 ): { entries: Entry[]; refused: string[] } {
   const all = [...entries];
   const refused: string[] = [];
   for (const draft of drafts) {
-    const at = new Date(Date.UTC(2031, 2, 4, 8, all.length)).toISOString();
+    const at = now ?? new Date(Date.UTC(2031, 2, 4, 8, all.length)).toISOString();
     const id = `e${all.length + 1}`;
     const [entry] = numbered([{ stage: "build", ...draft, id, seq: all.length + 1, at }]);
     if (!entry) continue;

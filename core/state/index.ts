@@ -17,6 +17,7 @@ export { type EngineState, engineState, mayHaveOpened } from "./engine.ts";
 export { complaintOf, type Found, findingOf } from "./finding.ts";
 export { type JobCard, type JobState, jobState } from "./job-state.ts";
 export { type CarHasRun, fallenDistance, knownDistances } from "./known-distances.ts";
+export { isKnownLow, notTogether, notToRun } from "./may-run.ts";
 export { type Measure, measuresOf } from "./measures.ts";
 export { type MoveOver, moveOver } from "./move-over.ts";
 export { type NotWritten, notWritten } from "./not-written.ts";

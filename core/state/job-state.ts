@@ -17,6 +17,8 @@ export interface JobCard extends CoolantCard, BleedingCard {
 
 /** What is true of a job now, told from its book; a section a noun. */
 export interface JobState {
+  /** The book that it is told from, for what a stage asks beside these. */
+  entries: readonly Entry[];
   engine: EngineState;
   /** Absent where no card says how much the system holds. */
   coolant?: CoolantState;
@@ -38,6 +40,7 @@ export function jobState(
   { altitudeM, system = "metric" }: { altitudeM?: number; system?: System } = {},
 ): JobState {
   return {
+    entries,
     get engine() {
       return engineState(entries, now, bledVehicle(entries, card, altitudeM));
     },

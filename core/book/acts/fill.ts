@@ -89,6 +89,14 @@ export const stoppedBleeding = (method: Method, step: number, because: string): 
 export const endedBleeding = (method: Method, step: number, words: string): EntryDraft =>
   bleeding(method, step, "ends", words);
 
+/** Bleeding by a school that isn't this car's, begun and left, is over. */
+export const leftBleeding = ({ school, step }: Pick<BleedStep, "school" | "step">): EntryDraft => ({
+  kind: "decision",
+  item: `bleeding, ${SCHOOL_WORDS[school]}`,
+  text: "ended, and another way taken",
+  data: dataOf(BleedStep, { school, step, does: "ends" }),
+});
+
 /** A sign that the air is out, seen or not. */
 export const sawSign = (sign: BleedSign["sign"], verdict: BleedSign["verdict"]): EntryDraft => ({
   kind: "note",

@@ -15,6 +15,7 @@ export {
   changedCapacity,
   endedBleeding,
   feltHose,
+  leftBleeding,
   letOut,
   measuredMix,
   poured,

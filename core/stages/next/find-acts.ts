@@ -1,0 +1,123 @@
+import { answeredTest, decided, decidedInWords, settledCircuit } from "../../book/acts/index.ts";
+import {
+  CIRCUIT_KINDS,
+  CIRCUITS,
+  cautionsOf,
+  type TestKnowledge,
+  testOf,
+  testsOf,
+} from "../../trade/diagnosis/knowledge/index.ts";
+import { circuitOf, findState, verdictOffer } from "../find/index.ts";
+import { type Act, ALONE, type Choice } from "./act.ts";
+import type { Room } from "./room.ts";
+
+const MOST_WORDS = 300;
+
+const byWords: Choice = {
+  id: "words",
+  words: "That is what it is",
+  wants: true,
+  lines: ({ words = "" }) => [{ ...decidedInWords("fault", words.trim()), stage: "find" }],
+};
+const nothingWrong: Choice = {
+  id: "nothing-wrong",
+  words: "Nothing wrong",
+  lines: () => [{ ...decidedInWords("nothing-wrong", ""), stage: "find" }],
+};
+
+/** Said in words: where testing can't say it, and where hands were quicker. */
+const verdictInWords = (id: string, why: string): Act => ({
+  id,
+  stage: "find",
+  tool: "by-hand",
+  what: "Write down what it is",
+  why,
+  minutes: 1,
+  needs: ALONE,
+  field: { kind: "words", label: "What was wrong", most: MOST_WORDS },
+  choices: [byWords, nothingWrong],
+});
+
+function circuitAct(): Act {
+  return {
+    id: "find:circuit",
+    stage: "find",
+    what: "How is the fan switched?",
+    why: "What can be wrong and what a test proves depend on it, and no card says it.",
+    minutes: 3,
+    needs: ALONE,
+    choices: CIRCUIT_KINDS.map((kind) => ({
+      id: kind,
+      words: CIRCUITS[kind].name,
+      lines: () => [{ ...settledCircuit(kind), stage: "find" as const }],
+    })),
+  };
+}
+
+/** What a test asks of the engine; what loosens something of the circuit under pressure opens it. */
+function engineFor({ engine, hazards, needs }: TestKnowledge): "cold" | "opened" | "running" | undefined {
+  if (hazards.includes("pressure")) return "opened";
+  if (engine === "heats" || engine === "hot" || needs.includes("engine running")) return "running";
+  return engine === "cold" ? "cold" : undefined;
+}
+
+/** The next of Find: the circuit, the best test with its outcomes, or the verdict. */
+export function findActs(room: Room): Act[] {
+  const { entries, card, now, terms, hasFinding, hasBegun } = room;
+  if (hasFinding || hasBegun) return [];
+  const kind = circuitOf(entries, card?.circuit);
+  if (!kind) return [circuitAct()];
+  const { fanOnC = [], fanSenses } = card ?? {};
+  const state = findState(entries, kind, { fanOnC, ...(fanSenses && { fanSenses }), now });
+  const plan = terms.find ?? { ...state, offer: verdictOffer(state) };
+  const { offer } = plan;
+  if (offer)
+    return [
+      {
+        id: `find:verdict:${offer.hypothesis}`,
+        stage: "find",
+        what: `Is it this: ${offer.name}?`,
+        why: offer.because,
+        minutes: 1,
+        needs: ALONE,
+        choices: [
+          {
+            id: "verdict",
+            words: "Book the verdict",
+            lines: () => [{ ...decided(offer.hypothesis, offer.name), stage: "find" }],
+          },
+        ],
+      },
+    ];
+  const best = plan.actions.find(({ kind: what }) => what === "test");
+  if (!best)
+    return [verdictInWords("find:no-test", "No test is left that can be done here and would tell more.")];
+  const test = testsOf(CIRCUITS[kind]).find(({ id }) => id === best.id) ?? testOf(best.id);
+  const engine = engineFor(test);
+  return [
+    {
+      id: `find:test:${test.id}`,
+      stage: "find",
+      what: test.name,
+      why: `${test.how} ${best.because}`,
+      minutes: test.minutes,
+      needs: {
+        people: 1,
+        tools: test.needs.filter((each) => !each.startsWith("engine")),
+        ...(engine && { engine }),
+      },
+      ...(cautionsOf(test).length > 0 && { caution: cautionsOf(test).join(" ") }),
+      choices: test.outcomes.map(({ id, name }) => ({
+        id,
+        words: name,
+        lines: () => [
+          { ...answeredTest({ test: test.id, outcome: id, circuit: kind }), stage: "find" as const },
+        ],
+      })),
+    },
+  ];
+}
+
+/** The finding of a job whose work was begun without one: asked before it is signed, and in nobody's way before. */
+export const lateFindingActs = ({ hasFinding, hasBegun }: Room): Act[] =>
+  !hasFinding && hasBegun ? [verdictInWords("find:late", "Whoever opens this car next looks for it.")] : [];

@@ -1,0 +1,4 @@
+export type { Act, Choice, Field, Needs, Next, Said, Waiting } from "./act.ts";
+export { nextOf } from "./next-of.ts";
+export { goalFor } from "./plan-acts.ts";
+export type { NextCard, NextTerms, Offer } from "./room.ts";

@@ -1,0 +1,164 @@
+import { acceptedPart, chosePart, needsNoParts, refusedPart, tookOrder } from "../../book/acts/index.ts";
+import { factsOf, lastFact, NoParts, OrderOfWork } from "../../book/facts/index.ts";
+import { type PartState, partKind } from "../../book/parts/index.ts";
+import { findingOf } from "../../state/index.ts";
+import { type Goal, stepsFor, timeOf } from "../../trade/order/index.ts";
+import { looksFor } from "../plan/index.ts";
+import { type Act, ALONE, type Choice } from "./act.ts";
+import type { Offer, Room } from "./room.ts";
+
+/** More than that nobody compares standing at a car; the rest is on Plan. */
+const MOST_OFFERS = 4;
+const MOST_WHY = 300;
+
+const offerWords = ({ grade, supplier, priceCents, days }: Offer, money?: (cents: number) => string) =>
+  [
+    `${grade}, ${supplier}`,
+    priceCents !== undefined && money ? money(priceCents) : "",
+    days ? `in ${days} ${days === 1 ? "day" : "days"}` : "",
+  ]
+    .filter(Boolean)
+    .join(", ");
+
+const choiceOf = (offer: Offer, index: number, money?: (cents: number) => string): Choice => ({
+  id: `offer ${index}`,
+  words: `${offer.item}: ${offerWords(offer, money)}`,
+  lines: () => {
+    const { item, grade, supplier, priceCents, partDays, labourDays } = offer;
+    return [
+      {
+        ...chosePart({
+          item,
+          grade,
+          supplier,
+          ...(priceCents !== undefined && { priceCents }),
+          guarantee: {
+            ...(partDays !== undefined && { partDays }),
+            ...(labourDays !== undefined && { labourDays }),
+          },
+        }),
+        stage: "plan",
+      },
+    ];
+  },
+});
+
+/** What goes in, where a fault was found and nobody has said. */
+function chooseAct({ entries, parts, terms }: Room): Act[] {
+  const finding = findingOf(entries);
+  if (finding?.kind !== "fault" || parts.length > 0 || factsOf(entries, NoParts).length > 0) return [];
+  const offers = (terms.offers ?? []).slice(0, MOST_OFFERS);
+  return [
+    {
+      id: "plan:part",
+      stage: "plan",
+      tool: "which part",
+      what: `What goes in for it: ${finding.words}?`,
+      why: "By price, days and how each has held here; the whole comparison stands on Plan.",
+      minutes: 5,
+      needs: ALONE,
+      choices: [
+        ...offers.map((offer, index) => choiceOf(offer, index, terms.money)),
+        { id: "none", words: "No parts needed", lines: () => [{ ...needsNoParts(), stage: "plan" }] },
+      ],
+    },
+  ];
+}
+
+const boxAct = (part: PartState): Act => ({
+  id: `plan:box:${part.entryId}`,
+  stage: "plan",
+  tool: "parts",
+  what: `Look the ${part.words} over, out of its box`,
+  why: `Before the car is opened for it: ${looksFor(part.item).join(", ")}.`,
+  minutes: 5,
+  needs: ALONE,
+  field: { kind: "words", label: "What is wrong with it", most: MOST_WHY },
+  choices: [
+    {
+      id: "accept",
+      words: "Accept it",
+      lines: () => [{ ...acceptedPart(part, looksFor(part.item)), stage: "plan" }],
+    },
+    {
+      id: "refuse",
+      words: "Refuse it",
+      wants: true,
+      lines: ({ words = "" }) => [{ ...refusedPart(part, words.trim()), stage: "plan" }],
+    },
+  ],
+});
+
+/** One that was refused: another in its place, or none any more. */
+const instead = (part: PartState, { terms }: Room): Act => ({
+  id: `plan:instead:${part.entryId}`,
+  stage: "plan",
+  tool: "parts",
+  what: `Choose another ${part.words} in the place of the refused one`,
+  why: part.refused?.because ?? "It was refused.",
+  minutes: 3,
+  needs: ALONE,
+  choices: [
+    ...(terms.offers ?? [])
+      .filter(({ item }) => item.toLowerCase() === part.item.toLowerCase())
+      .slice(0, MOST_OFFERS)
+      .map((offer, index) => choiceOf(offer, index, terms.money)),
+    {
+      id: "not wanted",
+      words: "It is not wanted any more",
+      lines: () => [{ kind: "decision", corrects: part.entryId, stage: "plan" }],
+    },
+  ],
+});
+
+const SWITCH = /\b(?:switch|sensor)\b/i;
+const NOT_IN_THE_WAY = /\b(?:plug|relay|fuse|cap|thermostat|hose|belt)\b/i;
+
+/** What has to come out for a part: a motor's order is a fan's, and for a relay nothing is taken apart. */
+export function goalFor(item: string): Goal | undefined {
+  const kind = partKind(item);
+  if (kind === "fan") return "fan only";
+  if (kind === "radiator" || kind === "cooler") return "radiator";
+  return SWITCH.test(item) && !NOT_IN_THE_WAY.test(item) ? "switch only" : undefined;
+}
+
+const hours = (minutes: number) =>
+  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
+
+/** The order in which it comes apart, by what was chosen; nothing where nothing has to. */
+function orderAct({ entries, parts, terms }: Room): Act[] {
+  if (lastFact(entries, OrderOfWork)) return [];
+  const goals = parts.flatMap(({ item }) => goalFor(item) ?? []);
+  const goal = (["radiator", "fan only", "switch only"] as const).find((each) => goals.includes(each));
+  if (!goal) return [];
+  const features = terms.features ?? [];
+  const steps = stepsFor(goal, features);
+  const { workMinutes, waitMinutes } = timeOf(steps);
+  const total = `${hours(workMinutes)} of work${waitMinutes > 0 ? `, ${hours(waitMinutes)} of waiting` : ""}`;
+  return [
+    {
+      id: "plan:order",
+      stage: "plan",
+      tool: "order of work",
+      what: `Take the order of work: ${goal}, ${steps.length} steps`,
+      why: `${total}${features.length > 0 ? `; ${features.join(", ")}, as on the last job on this model` : ""}. What this car has is changed on Plan.`,
+      minutes: 2,
+      needs: ALONE,
+      choices: [
+        {
+          id: "take",
+          words: "Take this order",
+          lines: () => [{ ...tookOrder(goal, features, steps, total), stage: "plan" }],
+        },
+      ],
+    },
+  ];
+}
+
+export const planActs = (room: Room): Act[] => [
+  ...chooseAct(room),
+  ...room.parts
+    .filter(({ checked }) => !checked)
+    .map((part) => (part.refused ? instead(part, room) : boxAct(part))),
+  ...orderAct(room),
+];
