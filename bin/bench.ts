@@ -14,6 +14,7 @@ import { benchKills } from "./bench/kills.ts";
 import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
 import { type Figure, slowness } from "./bench/measure.ts";
+import { benchNext } from "./bench/next.ts";
 import { benchPlanToBuild } from "./bench/plan-to-build.ts";
 import { benchReports } from "./bench/reports.ts";
 import { benchRush } from "./bench/rush.ts";
@@ -36,6 +37,7 @@ const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   "fill-and-watch": benchFillAndWatch,
   reports: benchReports,
   state: benchState,
+  next: benchNext,
   rush: benchRush,
   hostile: benchHostile,
   crowd: benchCrowd,

@@ -119,12 +119,12 @@ export const JobHeader = memo(function JobHeader({ context }: { context: JobCont
   ].filter(Boolean);
   return (
     // As high for one line as for two, so that nothing below it moves when the type arrives.
-    <header className="flex min-h-[4.2rem] items-center justify-between gap-x-6 gap-y-2 px-5 pt-2 max-sm:items-start lg:px-7">
-      <div className="flex min-w-0 flex-wrap items-baseline gap-x-4">
+    <header className="flex min-h-[4.2rem] items-center justify-between gap-x-6 gap-y-2 px-5 pt-2 lg:px-7">
+      <div className="flex min-w-0 flex-wrap items-baseline gap-x-4 max-sm:flex-col max-sm:flex-nowrap">
         <h1 className="figure whitespace-nowrap text-2xl">
           <Link to={`/vehicles/${vehicle.id}`}>{vehicle.plate}</Link>
         </h1>
-        <p>{rest.join(" · ")}</p>
+        <p className="max-sm:max-w-full max-sm:truncate">{rest.join(" · ")}</p>
       </div>
       {job.signedAt ? (
         <p className="inline-flex min-h-12 items-center gap-2 font-bold">

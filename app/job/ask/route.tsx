@@ -20,6 +20,7 @@ function Ask() {
   return (
     <Work
       title="What does the owner say?"
+      isDrawn={({ id }) => id.startsWith("ask:")}
       act={
         mayBook && (
           <Button onClick={save} disabled={drafts.length === 0 || isDistanceWrong}>

@@ -7,10 +7,11 @@ import { readMeasured } from "../../../server/subjects/vehicles/read-measured.ts
 import { guarded } from "../../desk/guard.server.ts";
 import { keptReading } from "../../kept/reading.ts";
 import { later } from "../../ui/later.ts";
+import { Cautions } from "../stage/Cautions.tsx";
 import { useJob } from "../stage/context.ts";
 import { type StageRead, stage } from "../stage/stage.tsx";
 import { Tray } from "../stage/Tray.tsx";
-import { Cautions, Work } from "../stage/Work.tsx";
+import { Work } from "../stage/Work.tsx";
 import { StepsBack } from "./StepsBack.tsx";
 import { ThingsBack } from "./ThingsBack.tsx";
 

@@ -43,6 +43,9 @@ export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job
   return { read, isByHandbook: true };
 });
 
+/** The next test, the verdict and the circuit are Find's own surface. */
+const isFinds = ({ stage }: { stage: string }) => stage === "find";
+
 const isTaken = ({ results, cannot }: KnownFind["state"], id: string) =>
   [...results, ...cannot].some(({ test }) => test === id);
 
@@ -101,7 +104,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
   );
   if (!isKnown(find) || !isKnown(view)) {
     return (
-      <Work title="How is the fan controlled?" next={{ label: "On to Plan", to: "plan" }}>
+      <Work title="How is the fan controlled?" isDrawn={isFinds} next={{ label: "On to Plan", to: "plan" }}>
         <Booked find={find} />
         <SettleCircuit />
         <Done find={find} onTest={() => undefined} />
@@ -126,7 +129,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
         },
       };
   return (
-    <Work title={`Find: ${state.circuit.name}`} isTitleQuiet next={next}>
+    <Work title={`Find: ${state.circuit.name}`} isTitleQuiet isDrawn={isFinds} next={next}>
       {/* On a phone the answers come first, and the map after them. */}
       <div className="max-sm:order-1">
         <CircuitMap circuit={state.circuit} standings={state.standings} testId={shown} />

@@ -1,6 +1,8 @@
+import { useMemo } from "react";
 import { needsNoParts } from "../../../core/book/acts/index.ts";
 import { factOf, lastFact, NoParts } from "../../../core/book/facts/index.ts";
 import { partsState } from "../../../core/book/parts/index.ts";
+import { offersFor } from "../../../core/stages/plan/index.ts";
 import { readLastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
 import { readLives } from "../../../server/books/jobs/read-lives.ts";
 import { readPartsOnShelf } from "../../../server/subjects/shelf/read-shelf.ts";
@@ -9,10 +11,11 @@ import { guarded } from "../../desk/guard.server.ts";
 import { keptReading } from "../../kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
+import { Cautions } from "../stage/Cautions.tsx";
 import { useJob } from "../stage/context.ts";
 import { type StageRead, stage } from "../stage/stage.tsx";
 import { sayTick } from "../stage/tick-id.ts";
-import { Cautions, Work } from "../stage/Work.tsx";
+import { Work } from "../stage/Work.tsx";
 import { ChoosePart } from "./ChoosePart.tsx";
 import { ChosenParts } from "./ChosenParts.tsx";
 
@@ -46,10 +49,15 @@ function Plan({ read }: StageRead<typeof loader>) {
   const PlanTools = planTools.use()?.PlanTools;
   const parts = partsState(entries);
   const none = lastFact(entries, NoParts)?.entry;
+  const known = useMemo(
+    () => ({ offers: offersFor(entries, shelf), ...(last && { features: last.features }) }),
+    [entries, shelf, last],
+  );
   return (
     <Work
       title="What goes in, and is it here?"
       next={{ label: "On to Strip", to: "strip" }}
+      known={known}
       act={
         parts.length === 0 &&
         !none && (

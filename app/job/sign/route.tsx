@@ -87,7 +87,7 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
     });
   };
   return (
-    <Work title="Do the books balance?">
+    <Work title="Do the books balance?" isDrawn={({ id }) => id === "sign"}>
       <div>
         {isEmpty ? (
           <p className="font-bold text-3xl">The book is empty.</p>

@@ -1,25 +1,59 @@
 import { type ReactNode, useRef } from "react";
-import { readCaution } from "../../../core/book/acts/index.ts";
-import { CautionRead, factsOf } from "../../../core/book/facts/index.ts";
-import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
+import { useLocation } from "react-router";
+import type { Act, NextTerms } from "../../../core/stages/next/index.ts";
+import { STAGE_NAMES } from "../../shell/stage-names.ts";
 import { Button, ButtonLink } from "../../ui/Button.tsx";
 import { showSlip } from "../../ui/slips.ts";
 import { useRest } from "../../ui/useRest.ts";
+import { InHand, NothingInHand } from "../hand/InHand.tsx";
+import { useBooking } from "../hand/useBooking.ts";
+import { useHand } from "../hand/useHand.ts";
 import { useJob } from "./context.ts";
-import { sayTick } from "./tick-id.ts";
 import { useKeepFocus } from "./useKeepFocus.ts";
 import { useStageHeading } from "./useStageHeading.ts";
 
-/** The next step only ever goes somewhere; what books or signs has a button of its own, at another place. */
+/** The next step where nothing is in hand; what books or signs has a button of its own, at another place. */
 type Next = { label: string } & ({ to: string } | { onGo: () => void });
 
-/** A stage's work surface: its one question on top, the next step always bottom right. */
+/** What these know of is read by their own stage: elsewhere one goes there. */
+const AT_ITS_STAGE: ReadonlySet<Act["stage"]> = new Set(["find", "plan", "sign"]);
+const NO_ACT: Act = { id: "", stage: "ask", what: "", why: "", needs: { people: 1, tools: [] }, choices: [] };
+
+/** The one large button, always at the same place: it does what is in hand, or goes where that stands. */
+function NextStep({ next, isResting }: { next: Next; isResting: boolean }) {
+  const { page } = useJob();
+  if (!("to" in next))
+    return (
+      <Button weight="main" onClick={next.onGo} isResting={isResting} data-next>
+        {next.label}
+      </Button>
+    );
+  return (
+    <ButtonLink
+      to={`/jobs/${page.job.id}/${next.to}`}
+      weight="main"
+      data-next
+      data-rests={isResting || undefined}
+      onClick={(event) => {
+        if (!isResting) return;
+        event.preventDefault();
+        showSlip(event.currentTarget);
+      }}
+    >
+      {next.label}
+    </ButtonLink>
+  );
+}
+
+/** A stage's work surface: what is in hand first, its tools behind it, the next step always bottom right. */
 export function Work({
   title,
   isTitleQuiet = false,
   children,
-  next,
-  act,
+  next: own,
+  act: ownAct,
+  known,
+  isDrawn,
 }: {
   title: string;
   /** True where the surface says it itself, so that only a screen reader needs it. */
@@ -28,12 +62,30 @@ export function Work({
   next?: Next;
   /** What is done here: books what was typed, say. Left of the next step. */
   act?: ReactNode;
+  /** What this stage has read that the next thing to do depends on. */
+  known?: NextTerms;
+  /** Whether the stage's own surface shows this act already. */
+  isDrawn?: (act: Act) => boolean;
 }) {
-  const { page, entries, notice } = useJob();
+  const { page, entries, notice, mayBook } = useJob();
   const part = useRef<HTMLElement>(null);
   useKeepFocus(part, entries);
   const heading = useStageHeading();
-  const isResting = useRest(next?.label);
+  const here = useLocation().pathname.split("/").at(-1);
+  const hand = useHand(known);
+  const [act] = hand.next.now;
+  const booking = useBooking(act ?? NO_ACT);
+  const isOwn = act?.stage === here;
+  const isShown = act !== undefined && !(isOwn && isDrawn?.(act));
+  const isHere = act !== undefined && (isOwn || !AT_ITS_STAGE.has(act.stage)) && act.choices.length > 0;
+  const [first] = act?.choices ?? [];
+  const next: Next | undefined =
+    !act || (isOwn && !isShown)
+      ? own
+      : isHere && first
+        ? { label: first.words, onGo: () => booking.take(first) }
+        : { label: `On to ${STAGE_NAMES[act.stage]}`, to: act.stage };
+  const isResting = useRest(`${act?.id} ${next?.label}`);
   return (
     <>
       <section
@@ -48,72 +100,33 @@ export function Work({
           ref={heading}
           tabIndex={-1}
           data-stage-heading
-          className={isTitleQuiet ? "sr-only" : "mb-2 text-2xl"}
+          className={isTitleQuiet || isShown ? "sr-only" : "mb-2 text-2xl"}
         >
           {title}
         </h2>
-        <div className="flex flex-col gap-5">{children}</div>
+        <div className="flex flex-col gap-5">
+          {isShown && (
+            <InHand
+              key={page.job.id}
+              act={act}
+              next={hand.next}
+              nowMs={hand.nowMs}
+              booking={booking}
+              isHere={isHere}
+              isResting={isResting}
+            />
+          )}
+          {!act && mayBook && <NothingInHand next={hand.next} nowMs={hand.nowMs} />}
+          {children}
+        </div>
       </section>
       <div className="flex flex-wrap items-center justify-end gap-3 border-rule border-t px-5 py-2 lg:px-7">
         <p role="status" className="mr-auto font-bold">
           {notice}
         </p>
-        {act}
-        {next &&
-          ("to" in next ? (
-            <ButtonLink
-              to={`/jobs/${page.job.id}/${next.to}`}
-              weight="main"
-              data-next
-              data-rests={isResting || undefined}
-              onClick={(event) => {
-                if (!isResting) return;
-                event.preventDefault();
-                showSlip(event.currentTarget);
-              }}
-            >
-              {next.label}
-            </ButtonLink>
-          ) : (
-            <Button weight="main" onClick={next.onGo} isResting={isResting} data-next>
-              {next.label}
-            </Button>
-          ))}
+        {ownAct}
+        {next && <NextStep next={next} isResting={isResting} />}
       </div>
     </>
-  );
-}
-
-/** Hazards, shown where they are, one after another; tapping books that it was read. */
-export function Cautions({ texts }: { texts: readonly string[] }) {
-  const { page, entries, system, book, mayBook } = useJob();
-  const read = new Set(factsOf(entries, CautionRead).map(({ entry }) => entry.text));
-  const unread = texts.filter((text) => !read.has(text));
-  const [first] = unread;
-  if (!first) return null;
-  return (
-    <div role="note" className="flex items-center gap-4 border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-4">
-      <p className="flex-1 font-bold leading-snug">
-        {inShownTemperatures(first, system)}
-        {unread.length > 1 && <span className="font-normal"> One more after this.</span>}
-      </p>
-      {mayBook && (
-        <Button
-          className="shrink-0 px-4"
-          onClick={() =>
-            book(readCaution(first), [
-              sayTick(
-                page.job.id,
-                entries,
-                `caution:${first}`,
-                ({ kind, text }) => kind === "caution" && text === first,
-              ),
-            ])
-          }
-        >
-          I have read it
-        </Button>
-      )}
-    </div>
   );
 }

@@ -38,7 +38,11 @@ export interface JobContext {
    * Adds to the book; `ids` where the entries' ids are told by what they tick. False where it was not taken, which
    * `notice` then says. A `parcel` is sent in the entry's stead and becomes it.
    */
-  book: (drafts: DatedDraft | DatedDraft[], ids?: string[], parcel?: Parcel) => boolean;
+  book: (
+    drafts: DatedDraft | DatedDraft[],
+    ids?: readonly (string | undefined)[],
+    parcel?: Parcel,
+  ) => boolean;
   /** Why the last tap was not taken; nothing where it was. */
   notice: string;
 }
@@ -116,11 +120,12 @@ export function useJobBook(read: JobPage, booked: readonly Entry[], stage: Stage
   const known = useRef(new Set<string>());
   known.current = new Set(entries.map(({ id }) => id));
   const book = useCallback(
-    (drafts: DatedDraft | DatedDraft[], ids: string[] = [], parcel?: Parcel) => {
+    (drafts: DatedDraft | DatedDraft[], ids: readonly (string | undefined)[] = [], parcel?: Parcel) => {
       const list = Array.isArray(drafts) ? drafts : [drafts];
       const now = Date.now();
       const what = JSON.stringify(list);
-      const isTickedAlready = ids.length > 0 && ids.every((id) => known.current.has(id));
+      const ticks = ids.filter((id) => id !== undefined);
+      const isTickedAlready = ticks.length > 0 && ticks.every((id) => known.current.has(id));
       const isSameTap = what === lastTap.current.what && now - lastTap.current.at < SAME_TAP_MS;
       if (isTickedAlready || (isSameTap && !list.every(isCounted))) {
         setNotice(
@@ -142,7 +147,7 @@ export function useJobBook(read: JobPage, booked: readonly Entry[], stage: Stage
         setNotice(refused);
         return false;
       }
-      for (const id of ids) known.current.add(id);
+      for (const id of ticks) known.current.add(id);
       lastTap.current = { what, at: now };
       setNotice("");
       void outbox.add(page.job.id, outgoing, now, parcel);

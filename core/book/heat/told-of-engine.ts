@@ -9,7 +9,7 @@ import {
 import { isOutcome, testOf } from "../../trade/diagnosis/knowledge/index.ts";
 import { RAN_LATELY_C, RAN_UNREAD_C } from "../../trade/limits/index.ts";
 import { type Entry, inTrueOrder, onceStanding, type StandingEntry } from "../entry/index.ts";
-import { BleedStep, factOf, HoseFelt, Proof, TestOutcome, WarmUpLog } from "../facts/index.ts";
+import { BleedStep, factOf, HoseFelt, Proof, TestOutcome, Waiting, WarmUpLog } from "../facts/index.ts";
 import { coolReadingOf, hoseReadC, roomOf } from "./readings.ts";
 
 const MS = 1000;
@@ -41,7 +41,8 @@ function bleedingDoes({ school, step, does }: BleedStep): Does {
 function doesOf(entry: StandingEntry): Does {
   const said = factOf(entry)?.fact;
   if (said instanceof BleedStep) return bleedingDoes(said);
-  if (said instanceof WarmUpLog) return "ran";
+  // Whether it waits to warm up or to cool down, it is hot or will be: nobody's silence about a run makes it a cold one.
+  if (said instanceof WarmUpLog || (said instanceof Waiting && said.waitsFor === "heat")) return "ran";
   if (said instanceof Proof)
     return said.verdict !== "not-seen" && RUNS_FOR.has(said.proof) ? "ran" : undefined;
   if (!(said instanceof TestOutcome) || !isOutcome(said.test, said.outcome)) return undefined;

@@ -41,6 +41,7 @@ describe("what was learned on the last job on the same model", () => {
       ],
       broke: ["2 × clip, undertray"],
       firstSide: "right",
+      features: [],
       minutes: 32,
     });
   });

@@ -1,6 +1,7 @@
 import { type Account, type Entry, standing } from "../../book/entry/index.ts";
-import { factsOf, ToGet } from "../../book/facts/index.ts";
+import { factsOf, lastFact, OrderOfWork, ToGet } from "../../book/facts/index.ts";
 import { thing } from "../../book/out/index.ts";
+import type { Feature } from "../../trade/order/index.ts";
 
 export interface LearnedOut {
   account: Account;
@@ -18,6 +19,8 @@ export interface Learned {
   broke: string[];
   /** Which side came off first, where sides came off. */
   firstSide?: "left" | "right";
+  /** What the car had in the way, where an order of work was taken. */
+  features: readonly Feature[];
   /** Minutes at the car, from the first thing off to the last one back, long breaks left out. */
   minutes: number;
 }
@@ -85,6 +88,7 @@ export function learnedFrom(entries: readonly Entry[]): Learned | undefined {
       .filter(({ fact }) => fact.because === "broke")
       .map(({ fact: { count }, entry }) => (count > 1 ? `${count} × ${thing(entry)}` : thing(entry))),
     ...(first ? { firstSide: first } : {}),
+    features: lastFact(entries, OrderOfWork)?.fact.features ?? [],
     minutes: minutesAtIt(moves),
   };
 }

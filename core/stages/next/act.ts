@@ -57,6 +57,8 @@ export interface Act {
   dueSince?: string;
   /** ISO 8601: it goes on until then, and is done after it. */
   until?: string;
+  /** What it is of, as the book names it: what is awaited by that name is not here. */
+  of?: readonly string[];
   /** It was begun, and hands are at it. */
   isInHand?: true;
   field?: Field;

@@ -3,6 +3,7 @@ import { factsOf, lastFact, NoParts, OrderOfWork } from "../../book/facts/index.
 import { type PartState, partKind } from "../../book/parts/index.ts";
 import { findingOf } from "../../state/index.ts";
 import { type Goal, stepsFor, timeOf } from "../../trade/order/index.ts";
+import { GRADES, type Grade } from "../../trade/sourcing/index.ts";
 import { looksFor } from "../plan/index.ts";
 import { type Act, ALONE, type Choice } from "./act.ts";
 import type { Offer, Room } from "./room.ts";
@@ -10,6 +11,7 @@ import type { Offer, Room } from "./room.ts";
 /** More than that nobody compares standing at a car; the rest is on Plan. */
 const MOST_OFFERS = 4;
 const MOST_WHY = 300;
+const isGrade = (grade: string): grade is Grade => (GRADES as readonly string[]).includes(grade);
 
 const offerWords = ({ grade, supplier, priceCents, days }: Offer, money?: (cents: number) => string) =>
   [
@@ -20,7 +22,11 @@ const offerWords = ({ grade, supplier, priceCents, days }: Offer, money?: (cents
     .filter(Boolean)
     .join(", ");
 
-const choiceOf = (offer: Offer, index: number, money?: (cents: number) => string): Choice => ({
+const choiceOf = (
+  offer: Offer & { grade: Grade },
+  index: number,
+  money?: (cents: number) => string,
+): Choice => ({
   id: `offer ${index}`,
   words: `${offer.item}: ${offerWords(offer, money)}`,
   lines: () => {
@@ -43,11 +49,14 @@ const choiceOf = (offer: Offer, index: number, money?: (cents: number) => string
   },
 });
 
+const sound = (offers: readonly Offer[] = []) =>
+  offers.flatMap((offer) => (isGrade(offer.grade) ? [{ ...offer, grade: offer.grade }] : []));
+
 /** What goes in, where a fault was found and nobody has said. */
 function chooseAct({ entries, parts, terms }: Room): Act[] {
   const finding = findingOf(entries);
   if (finding?.kind !== "fault" || parts.length > 0 || factsOf(entries, NoParts).length > 0) return [];
-  const offers = (terms.offers ?? []).slice(0, MOST_OFFERS);
+  const offers = sound(terms.offers).slice(0, MOST_OFFERS);
   return [
     {
       id: "plan:part",
@@ -73,6 +82,7 @@ const boxAct = (part: PartState): Act => ({
   why: `Before the car is opened for it: ${looksFor(part.item).join(", ")}.`,
   minutes: 5,
   needs: ALONE,
+  caution: "Don't open the car before the part is in hand and out of its box: dents, bent pegs, wrong year.",
   field: { kind: "words", label: "What is wrong with it", most: MOST_WHY },
   choices: [
     {
@@ -99,7 +109,7 @@ const instead = (part: PartState, { terms }: Room): Act => ({
   minutes: 3,
   needs: ALONE,
   choices: [
-    ...(terms.offers ?? [])
+    ...sound(terms.offers)
       .filter(({ item }) => item.toLowerCase() === part.item.toLowerCase())
       .slice(0, MOST_OFFERS)
       .map((offer, index) => choiceOf(offer, index, terms.money)),
@@ -126,8 +136,9 @@ const hours = (minutes: number) =>
   minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
 
 /** The order in which it comes apart, by what was chosen; nothing where nothing has to. */
-function orderAct({ entries, parts, terms }: Room): Act[] {
-  if (lastFact(entries, OrderOfWork)) return [];
+function orderAct({ entries, parts, terms, wasOpened }: Room): Act[] {
+  // Whoever has begun without one goes on without one.
+  if (wasOpened || lastFact(entries, OrderOfWork)) return [];
   const goals = parts.flatMap(({ item }) => goalFor(item) ?? []);
   const goal = (["radiator", "fan only", "switch only"] as const).find((each) => goals.includes(each));
   if (!goal) return [];

@@ -1,12 +1,10 @@
-import type { Entry } from "../../book/entry/index.ts";
-import { Finding, factsOf, OrderOfWork } from "../../book/facts/index.ts";
-import { stillOut } from "../../book/out/index.ts";
+import { type Entry, standing } from "../../book/entry/index.ts";
+import { Finding, factsOf, NoParts, OrderOfWork, StepDone } from "../../book/facts/index.ts";
 import { type PartState, wantedParts } from "../../book/parts/index.ts";
 import type { System } from "../../kernel/units/index.ts";
 import { bledVehicle, type JobCard, type JobState } from "../../state/index.ts";
 import type { BleedingVehicle } from "../../trade/bleed/index.ts";
 import type { Feature } from "../../trade/order/index.ts";
-import type { Grade } from "../../trade/sourcing/index.ts";
 import type { FindPlan, VerdictOffer } from "../find/index.ts";
 
 /** What a job's card says that the next thing to do depends on. */
@@ -18,7 +16,7 @@ export interface NextCard extends JobCard {
 /** Something that can be bought for the job. */
 export interface Offer {
   item: string;
-  grade: Grade;
+  grade: string;
   supplier: string;
   priceCents?: number;
   days?: number;
@@ -52,15 +50,25 @@ export interface Room {
   vehicle: BleedingVehicle;
   terms: NextTerms;
   system: System;
-  /** Hands are at the car: an order was taken, something came off, or a part was chosen. */
+  /** The work is decided: a part was chosen or none is needed, an order was taken, or it was opened. */
   hasBegun: boolean;
+  /** Something that holds it together or holds coolant has come off, back on or not; a plug pulled for a test is nothing of that. */
+  wasOpened: boolean;
   hasFinding: boolean;
   parts: readonly PartState[];
 }
 
+const OPENS: ReadonlySet<string> = new Set(["part", "hose", "fastener", "clip"]);
+
 export function roomOf(state: JobState, card: NextCard | null, now: string, terms: NextTerms): Room {
   const { entries } = state;
   const parts = wantedParts(entries);
+  const wasOpened = standing(entries).some(
+    ({ account = "", out = 0, stage }) => out > 0 && stage !== "find" && OPENS.has(account),
+  );
+  const isDecided = [NoParts, OrderOfWork, StepDone].some(
+    (kind) => factsOf<object>(entries, kind).length > 0,
+  );
   return {
     entries,
     state,
@@ -70,7 +78,8 @@ export function roomOf(state: JobState, card: NextCard | null, now: string, term
     vehicle: bledVehicle(entries, card, terms.altitudeM),
     terms,
     system: terms.system ?? "metric",
-    hasBegun: parts.length > 0 || factsOf(entries, OrderOfWork).length > 0 || stillOut(entries).length > 0,
+    wasOpened,
+    hasBegun: parts.length > 0 || wasOpened || isDecided,
     hasFinding: factsOf(entries, Finding).length > 0,
     parts,
   };

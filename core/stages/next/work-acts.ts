@@ -17,6 +17,7 @@ import { type Act, ALONE, type Waiting } from "./act.ts";
 import type { Room } from "./room.ts";
 
 const DRAIN = "drain";
+const STANDS = "Engine cold. Stands, not the jack. Refrigerant lines stay closed.";
 const MOST_DRAINED_L = 60;
 const at = (stage: "strip" | "build") => (drafts: EntryDraft[]) =>
   drafts.map((draft) => ({ ...draft, stage }));
@@ -39,7 +40,7 @@ export function stripActs({ entries, now }: Room): Act[] {
       why: step.why,
       minutes: step.minutes,
       needs: { people: step.people, tools: step.tools, ...(step.isCold && { engine: "opened" }) },
-      ...(step.caution && { caution: step.caution }),
+      caution: step.caution ?? STANDS,
       ...(isDrain && {
         field: {
           kind: "figure",
@@ -115,6 +116,7 @@ const groupAct = ({ items, place, behind }: BuildGroup): Act => ({
   tool: "back",
   what: `Put back: ${items.map((item) => thing(item, item.open)).join("; ")}`,
   where: place,
+  of: items.map(({ item }) => item),
   why: behind.length > 0 ? `First: ${behind.join(", ")}.` : "Last off, first on.",
   minutes: 3,
   needs: ALONE,

@@ -1,0 +1,121 @@
+import { useEffect, useRef } from "react";
+import { Link } from "react-router";
+import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
+import type { Act, Next } from "../../../core/stages/next/index.ts";
+import { STAGE_NAMES } from "../../shell/stage-names.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Cautions } from "../stage/Cautions.tsx";
+import { useJob } from "../stage/context.ts";
+import { Beside } from "./Beside.tsx";
+import { HandField } from "./HandField.tsx";
+import { type useBooking } from "./useBooking.ts";
+
+const MINUTE_MS = 60_000;
+const SOON_LATE_MIN = 24 * 60;
+
+function lateWords(dueSince: string, nowMs: number): string {
+  const minutes = Math.floor((nowMs - Date.parse(dueSince)) / MINUTE_MS);
+  if (minutes < 1) return "due now";
+  return minutes < SOON_LATE_MIN ? `${minutes} min late` : "late since another day";
+}
+
+/** What is known beside the order: how far, how late, how long, with what. */
+function factsOf({ where, dueSince, until, minutes, needs }: Act, nowMs: number): string[] {
+  const left = until ? Math.ceil((Date.parse(until) - nowMs) / MINUTE_MS) : undefined;
+  return [
+    where ?? "",
+    dueSince ? lateWords(dueSince, nowMs) : "",
+    left !== undefined ? `${left} min to go` : minutes ? `${minutes} min` : "",
+    needs.people === 2 ? "two people" : "",
+    ...needs.tools,
+  ].filter(Boolean);
+}
+
+interface Given {
+  act: Act;
+  next: Next;
+  nowMs: number;
+  booking: ReturnType<typeof useBooking>;
+  /** It may be booked here; else only gone to. */
+  isHere: boolean;
+  isResting: boolean;
+}
+
+/** The one thing in hand: what, why, its caution, its booking; beside it what waits and what comes then. */
+export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) {
+  const { page, system, mayBook } = useJob();
+  const heading = useRef<HTMLHeadingElement>(null);
+  const part = useRef<HTMLElement>(null);
+  const last = useRef(act.id);
+  // Once it is booked the next takes its place, and focus with it: never the opposite act, never nowhere.
+  useEffect(() => {
+    if (last.current === act.id) return;
+    last.current = act.id;
+    const { activeElement } = document;
+    const isLost = activeElement === document.body || part.current?.contains(activeElement);
+    if (isLost) heading.current?.focus();
+  }, [act.id]);
+  const { id, what, why, field, choices, caution, stage } = act;
+  const facts = factsOf(act, nowMs);
+  return (
+    <section
+      ref={part}
+      aria-labelledby="in-hand"
+      data-in-hand={id}
+      className="flex flex-col gap-x-8 gap-y-3 rounded-md border-2 border-ink bg-sheet p-3 sm:p-4 lg:flex-row"
+    >
+      <div className="flex min-w-0 flex-1 flex-col gap-2">
+        <p className="text-ink-2">
+          In hand{facts.length > 0 && <span className="figure">{` · ${facts.join(" · ")}`}</span>}
+        </p>
+        <h3 ref={heading} id="in-hand" tabIndex={-1} className="text-2xl leading-snug max-sm:text-xl">
+          {inShownTemperatures(what, system)}
+        </h3>
+        <p className="leading-snug">{inShownTemperatures(why, system)}</p>
+        {caution && <Cautions texts={[caution]} />}
+        {isHere ? (
+          <>
+            {field && <HandField field={field} booking={booking} />}
+            {choices.length > 0 && (
+              <div className="flex flex-wrap gap-3">
+                {choices.map((choice) => (
+                  <Button
+                    key={choice.id}
+                    isResting={isResting}
+                    disabled={!mayBook}
+                    onClick={() => booking.take(choice)}
+                  >
+                    {choice.words}
+                  </Button>
+                ))}
+              </div>
+            )}
+          </>
+        ) : (
+          <p>
+            <Link className="underline underline-offset-4" to={`/jobs/${page.job.id}/${stage}`}>
+              It stands on {STAGE_NAMES[stage]}
+            </Link>
+          </p>
+        )}
+      </div>
+      <Beside next={next} nowMs={nowMs} />
+    </section>
+  );
+}
+
+/** Nothing can be done now: what it waits for, and until when. */
+export function NothingInHand({ next, nowMs }: { next: Next; nowMs: number }) {
+  if (next.waiting.length === 0) return null;
+  return (
+    <section
+      aria-labelledby="in-hand"
+      className="flex flex-col gap-x-8 gap-y-3 rounded-md border-2 border-edge bg-sheet p-3 sm:p-4 lg:flex-row"
+    >
+      <h3 id="in-hand" className="flex-1 text-2xl leading-snug">
+        Nothing to do here now: it waits.
+      </h3>
+      <Beside next={next} nowMs={nowMs} />
+    </section>
+  );
+}
