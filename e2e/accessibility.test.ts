@@ -44,7 +44,7 @@ describe("nobody is shut out, and nothing runs out of the screen sideways: a des
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     );
     expect(overflow).toBeLessThanOrEqual(0);
-    await before?.(page);
+    await before?.(page, application);
     expect(await violations(page)).toEqual([]);
     // A theme moves nothing: the same page once more, its colours alone.
     expect(await dimmed(page), "dim bay").toEqual([]);

@@ -69,8 +69,12 @@ describe("what to mix", () => {
 
 describe("getting the air out", () => {
   it("begins with the school that suits the car, keeps its clock over a reload, and on a second browser", async () => {
+    // It waits for heat: it is hot, or was, until somebody has looked.
+    await aNight(application, page);
     await tap(page, "Begin: expansion tank");
     await seen(page, "step 1 of 5");
+    expect(await isShut()).toBe(true);
+    await tap(page, "Upper hose soft and cool");
     await next();
     await seen(page, "until");
     const clock = () =>

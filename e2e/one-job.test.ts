@@ -11,7 +11,6 @@ import {
   bookWords,
   openBalance,
   pictureOfFailure,
-  pressNext,
   seen,
   sign,
   tap,
@@ -28,7 +27,6 @@ beforeAll(async () => {
 afterAll(() => application.close());
 afterEach(({ task }) => pictureOfFailure(page, task));
 
-const next = () => pressNext(page);
 const stage = (name: string) =>
   page.waitForFunction((end) => location.pathname.endsWith(end), {}, `/${name}`);
 const atField = (label: string) => page.locator(`::-p-aria([name="${label}"])`);
@@ -133,7 +131,6 @@ describe("one job from complaint to signed", () => {
   });
 
   it("builds in reverse by advice, and takes whatever is out", async () => {
-    await page.locator("h2").click();
     await page.keyboard.press("Escape");
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await page.keyboard.press("5");
@@ -190,7 +187,7 @@ describe("one job from complaint to signed", () => {
   });
 
   it("fills until the coolant is level", async () => {
-    await next();
+    await page.keyboard.press("6");
     await stage("fill");
     await atField("How much").fill("1.4 L");
     await tap(page, "Book it");

@@ -27,7 +27,7 @@ try {
     const page =
       name === "sign-in" ? await application.visit(size) : await application.signedIn("maren", size);
     if (name !== "sign-in") await application.go(page, path);
-    await before?.(page);
+    await before?.(page, application);
     await new Promise((resolve) => setTimeout(resolve, 250));
     writeFileSync(join(folder, `${name}.png`), await page.screenshot());
     process.stdout.write(`${name}.png\n`);

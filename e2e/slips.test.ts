@@ -82,19 +82,23 @@ describe("nothing is signed by a slip", () => {
     expect(answer).toEqual({ status: 422, said: expect.stringContaining("The book is empty") });
   });
 
-  it("n held on Plan moves one stage on, however long", async () => {
+  it("n held on Plan does what is in hand once, however long: with nothing typed it asks for it and books nothing", async () => {
     await application.go(page, `${empty}/plan`);
     await page.waitForSelector("[data-next]:not([data-rests])");
     await hold("n", 60);
-    expect(path()).toBe(`${empty}/strip`);
+    expect(path()).toBe(`${empty}/plan`);
+    expect(await page.$eval("[data-in-hand]", (part) => part.textContent)).toContain("Fill this in first");
+    expect(await page.$$("aside [data-line]")).toHaveLength(0);
   });
 
   it("a double tap on the next step goes one step", async () => {
-    await application.go(page, `${empty}/prove`);
+    await application.go(page, `${empty}/ask`);
     await bookLine(page, "note looked at");
     await doubleTap("[data-next]");
-    await page.waitForFunction(() => location.pathname.endsWith("/sign"));
+    await page.waitForFunction(() => location.pathname.endsWith("/find"));
     await pause(300);
+    expect(path()).toBe(`${empty}/find`);
+    await application.go(page, `${empty}/sign`);
     expect(await title()).toBe("Do the books balance?");
     expect(await page.$('[role="alertdialog"]')).toBeNull();
   });

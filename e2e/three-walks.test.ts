@@ -108,13 +108,13 @@ describe("from Plan to a complete Build", () => {
     await touch("Order of work");
     await touch("fan only");
     await touch("Take this order");
-    await touch("On to Strip");
+    await tapOn(page, 'nav[aria-label="Stages"] a[href$="/strip"]', "touch");
     await touch("Upper hose soft and cool");
     for (const step of ["Engine cold", "Battery off", "Fan and switch plugs off", "Shroud and fan out"])
       await touch(`Done: ${step}`);
     await touch("One more");
     await touch("2 × M6×20 into bag 1");
-    await touch("On to Build");
+    await tapOn(page, 'nav[aria-label="Stages"] a[href$="/build"]', "touch");
     await touch("blades turn free by hand");
     await touch("Is back: Shroud and fan in");
     await touch("Is back: Fan and switch plugs on");

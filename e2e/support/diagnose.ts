@@ -24,7 +24,11 @@ export async function shownTest(page: Page): Promise<string | null> {
 export async function answerByKey(page: Page, key: "a" | "s" | "x" | "z"): Promise<void> {
   const isThere = () =>
     page.evaluate(() => document.activeElement?.closest('[aria-labelledby="next-test"]') !== null);
-  if (!(await isThere())) await pressNext(page);
+  // What has just come up takes no key yet: whoever sees that nothing moved presses again.
+  for (let tries = 0; tries < 3 && !(await isThere()); tries++) {
+    await pressNext(page);
+    await new Promise((resolve) => setTimeout(resolve, 300));
+  }
   await page.waitForFunction(() => document.activeElement?.closest('[aria-labelledby="next-test"]'));
   await page.keyboard.press(key);
 }

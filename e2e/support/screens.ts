@@ -1,8 +1,9 @@
 import type { Page } from "puppeteer-core";
 import { jobId } from "../../demo/seed.ts";
 import { demoId } from "../../demo/story.ts";
+import type { Application } from "./application.ts";
 import { workToVerdict } from "./diagnose.ts";
-import { bookLine, seen, tap, write } from "./walk.ts";
+import { aNight, bookLine, seen, tap, write } from "./walk.ts";
 
 const job = (key: string, stage: string) => `/jobs/${jobId(key)}/${stage}`;
 const typed = (text: string) => (page: Page) => page.locator("[data-entry-line]").fill(text);
@@ -11,7 +12,7 @@ const chart = (page: Page) => page.waitForSelector("figure svg");
 export interface Screen {
   name: string;
   path: string;
-  before?: (page: Page) => Promise<unknown>;
+  before?: (page: Page, application: Application) => Promise<unknown>;
 }
 
 /** Plan's tools with something in them. */
@@ -46,8 +47,10 @@ async function pictures(page: Page): Promise<void> {
 }
 
 /** A warm-up behind it, shut off and read: it cools, and its cap stays shut. */
-async function bleeding(page: Page): Promise<void> {
+async function bleeding(page: Page, application: Application): Promise<void> {
+  await aNight(application, page);
   await tap(page, "Begin: expansion tank");
+  await tap(page, "Upper hose soft and cool");
   for (const order of ["Start it", "Raise the revs", "Engine off"]) {
     await tap(page, "Done: the next step");
     await seen(page, order);

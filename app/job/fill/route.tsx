@@ -122,6 +122,14 @@ const CAUTIONS = [
   "Coolant is sweet and poisons animals and children: catch it, wipe it up, sealed drum, local rules.",
 ];
 
+/** A run of bleeding is drawn by Fill itself, first on the page: its clock, its settings, its signs. */
+const isBleeding = ({ id }: { id: string }) =>
+  id === "cap" || id.startsWith("fill:bleed:") || id.startsWith("fill:sign:");
+const TO_BLEEDING = {
+  label: "To the step in hand",
+  onGo: () => document.querySelector<HTMLElement>("#bleeding")?.focus(),
+};
+
 /** Litres out and in, and what they leave unaccounted for. */
 function Fill() {
   const { entries, page, system } = useJob();
@@ -137,7 +145,12 @@ function Fill() {
   const isShort = sums.unaccountedL > 0;
   const run = bleedRun(entries, bledVehicle(entries, page.card, useMember().altitudeM));
   return (
-    <Work title="How much went in?" next={{ label: "On to Prove", to: "prove" }}>
+    <Work
+      title="How much went in?"
+      next={{ label: "On to Prove", to: "prove" }}
+      toDrawn={TO_BLEEDING}
+      isDrawn={run && !run.isEnded ? isBleeding : undefined}
+    >
       <Cautions texts={CAUTIONS} />
       {run && <Bleeding run={run} />}
       <div className="grid items-start gap-x-8 gap-y-6 lg:grid-cols-[13rem_1fr]">

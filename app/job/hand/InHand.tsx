@@ -4,6 +4,8 @@ import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import type { Act, Next } from "../../../core/stages/next/index.ts";
 import { STAGE_NAMES } from "../../shell/stage-names.ts";
 import { Button } from "../../ui/Button.tsx";
+import { Cap } from "../cap/Cap.tsx";
+import { useEngine } from "../cap/useEngine.ts";
 import { Cautions } from "../stage/Cautions.tsx";
 import { useJob } from "../stage/context.ts";
 import { Beside } from "./Beside.tsx";
@@ -11,6 +13,8 @@ import { HandField } from "./HandField.tsx";
 import { type useBooking } from "./useBooking.ts";
 
 const MINUTE_MS = 60_000;
+/** Whether a cap may be opened has a surface of its own. */
+export const CAP = "cap";
 const SOON_LATE_MIN = 24 * 60;
 
 function lateWords(dueSince: string, nowMs: number): string {
@@ -47,16 +51,23 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
   const heading = useRef<HTMLHeadingElement>(null);
   const part = useRef<HTMLElement>(null);
   const last = useRef(act.id);
-  // Once it is booked the next takes its place, and focus with it: never the opposite act, never nowhere.
+  const isAtIt = useRef(false);
+  useEffect(() => {
+    const note = ({ target }: FocusEvent) => {
+      isAtIt.current = part.current?.contains(target as Node) ?? false;
+    };
+    document.addEventListener("focusin", note);
+    return () => document.removeEventListener("focusin", note);
+  }, []);
+  // Whoever books it here is taken on to the next: never to the opposite act, never to nowhere.
   useEffect(() => {
     if (last.current === act.id) return;
     last.current = act.id;
-    const { activeElement } = document;
-    const isLost = activeElement === document.body || part.current?.contains(activeElement);
-    if (isLost) heading.current?.focus();
+    if (isAtIt.current) heading.current?.focus();
   }, [act.id]);
   const { id, what, why, field, choices, caution, stage } = act;
   const facts = factsOf(act, nowMs);
+  const isCap = id === CAP;
   return (
     <section
       ref={part}
@@ -71,9 +82,12 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
         <h3 ref={heading} id="in-hand" tabIndex={-1} className="text-2xl leading-snug max-sm:text-xl">
           {inShownTemperatures(what, system)}
         </h3>
-        <p className="leading-snug">{inShownTemperatures(why, system)}</p>
+        {!isCap && <p className="leading-snug">{inShownTemperatures(why, system)}</p>}
         {caution && <Cautions texts={[caution]} />}
-        {isHere ? (
+        {isCap ? (
+          // One door to it everywhere: it asks in which degrees, and at which place.
+          <CapNow />
+        ) : isHere ? (
           <>
             {field && <HandField field={field} booking={booking} />}
             {choices.length > 0 && (
@@ -102,6 +116,10 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
       <Beside next={next} nowMs={nowMs} />
     </section>
   );
+}
+
+function CapNow() {
+  return <Cap engine={useEngine().engine} />;
 }
 
 /** Nothing can be done now: what it waits for, and until when. */

@@ -1,6 +1,7 @@
 import { sawLevel } from "../../../core/book/acts/index.ts";
 import { openItems } from "../../../core/state/index.ts";
 import { Button } from "../../ui/Button.tsx";
+import { useHand } from "../hand/useHand.ts";
 import { useJob } from "./context.ts";
 
 const MARKS = [
@@ -13,7 +14,9 @@ const MARKS = [
 export function ColdCheck() {
   const { entries, book, mayBook } = useJob();
   const isDue = openItems(entries).some(({ about }) => about === "cold-check" || about === "level");
-  if (!isDue) return null;
+  const [inHand] = useHand().next.now;
+  // Once is enough: where it is what is in hand it stands first on the page.
+  if (!isDue || inHand?.id === "prove:cold") return null;
   return (
     <section
       aria-labelledby="cold"

@@ -5,7 +5,7 @@ import { STAGE_NAMES } from "../../shell/stage-names.ts";
 import { Button, ButtonLink } from "../../ui/Button.tsx";
 import { showSlip } from "../../ui/slips.ts";
 import { useRest } from "../../ui/useRest.ts";
-import { InHand, NothingInHand } from "../hand/InHand.tsx";
+import { CAP, InHand, NothingInHand } from "../hand/InHand.tsx";
 import { useBooking } from "../hand/useBooking.ts";
 import { useHand } from "../hand/useHand.ts";
 import { useJob } from "./context.ts";
@@ -17,6 +17,7 @@ type Next = { label: string } & ({ to: string } | { onGo: () => void });
 
 /** What these know of is read by their own stage: elsewhere one goes there. */
 const AT_ITS_STAGE: ReadonlySet<Act["stage"]> = new Set(["find", "plan", "sign"]);
+const toCap = () => document.querySelector<HTMLElement>("[data-in-hand] input")?.focus();
 const NO_ACT: Act = { id: "", stage: "ask", what: "", why: "", needs: { people: 1, tools: [] }, choices: [] };
 
 /** The one large button, always at the same place: it does what is in hand, or goes where that stands. */
@@ -51,6 +52,7 @@ export function Work({
   isTitleQuiet = false,
   children,
   next: own,
+  toDrawn,
   act: ownAct,
   known,
   isDrawn,
@@ -59,7 +61,10 @@ export function Work({
   /** True where the surface says it itself, so that only a screen reader needs it. */
   isTitleQuiet?: boolean;
   children: ReactNode;
+  /** Where nothing is in hand. */
   next?: Next;
+  /** Where what is in hand is drawn by the stage itself: to it; `next` where it says nothing of its own. */
+  toDrawn?: Next;
   /** What is done here: books what was typed, say. Left of the next step. */
   act?: ReactNode;
   /** What this stage has read that the next thing to do depends on. */
@@ -81,10 +86,12 @@ export function Work({
   const [first] = act?.choices ?? [];
   const next: Next | undefined =
     !act || (isOwn && !isShown)
-      ? own
-      : isHere && first
-        ? { label: first.words, onGo: () => booking.take(first) }
-        : { label: `On to ${STAGE_NAMES[act.stage]}`, to: act.stage };
+      ? ((act && toDrawn) ?? own)
+      : act.id === CAP
+        ? { label: "To the cap", onGo: toCap }
+        : isHere && first
+          ? { label: first.words, onGo: () => booking.take(first) }
+          : { label: `On to ${STAGE_NAMES[act.stage]}`, to: act.stage };
   const isResting = useRest(`${act?.id} ${next?.label}`);
   return (
     <>

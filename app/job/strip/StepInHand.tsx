@@ -87,7 +87,7 @@ export function StepInHand({ work: untimed }: { work: WorkOrder }) {
           {step.people === 2 && " · two people"}
           {step.tools.length > 0 && ` · ${step.tools.join(", ")}`}
         </p>
-        <h3 id="step" className="text-2xl">
+        <h3 id="step" tabIndex={-1} className="text-2xl">
           {step.name}
         </h3>
         <p>{step.why}</p>

@@ -46,6 +46,13 @@ const CAUTIONS = [
   "Engine cold. Stands, not the jack. Battery off near airbag plugs, then wait. Refrigerant lines stay closed.",
 ];
 
+/** The step in hand is drawn by Strip itself: it asks what came out with it, and shows the clocks beside it. */
+const isStep = ({ id }: { id: string }) => id === "cap" || id.startsWith("strip:step:");
+const TO_STEP = {
+  label: "To the step in hand",
+  onGo: () => document.querySelector<HTMLElement>("#step")?.focus(),
+};
+
 /** Taking off: by tapping what usually comes off, by the bag, or through the entry line. */
 function Strip({ read: { last } }: StageRead<typeof loader>) {
   const { page, entries, book, mayBook } = useJob();
@@ -59,7 +66,12 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
       (line) => line.account === each.account && line.item === each.item && line.place === (each.place ?? ""),
     );
   return (
-    <Work title="What came off?" next={{ label: "On to Build", to: "build" }}>
+    <Work
+      title="What came off?"
+      next={{ label: "On to Build", to: "build" }}
+      toDrawn={TO_STEP}
+      isDrawn={work?.ready.length ? isStep : undefined}
+    >
       <Cautions texts={CAUTIONS} />
       {!gate.isOpen && <PartsGate gate={gate} />}
       {gate.waitsFor.length > 0 && gate.because && (

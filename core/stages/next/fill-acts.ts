@@ -144,14 +144,12 @@ function lastChoices(run: BleedRun): Choice[] {
   const ends: Choice = {
     id: "last",
     words: "Topped up, and that was the last",
-    wants: true,
     lines: ({ figure }) =>
       fill([...pour(figure), endedBleeding(method, step, `cycle ${cycles.length + 1} topped up, the last`)]),
   };
   const again: Choice = {
     id: "again",
     words: "Topped up: once more round",
-    wants: true,
     lines: ({ figure }) => fill([...pour(figure), ...wentOn(method, step, cycles.length)]),
   };
   return bleedProgress(run.cycles, run.signs).done === "pass" ? [ends, again] : [again, ends];
