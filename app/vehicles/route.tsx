@@ -15,7 +15,7 @@ import { samePlate } from "./take-in.form.ts";
 export const meta = () => [{ title: "Vehicles · Warm Ledger" }];
 
 const LONGEST_SEARCH = 80;
-const plain = (text: string) => text.toLowerCase().replace(/[\s-]/g, "");
+const plain = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
 
 export const loader = guarded("desk", async ({ url, look }) => {
   const search = (url.searchParams.get("find") ?? "").slice(0, LONGEST_SEARCH);
@@ -39,6 +39,10 @@ export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>(
   },
 );
 
+/** "100 of 147" where the list is cut: the rest is found by more letters. */
+const countWords = (shown: number, all: number) =>
+  all > shown ? `${shown} of ${all} vehicles` : all === 1 ? "One vehicle" : `${all} vehicles`;
+
 export default function Vehicles() {
   const { search, vehicles } = useLoaderData<typeof loader>();
   const { units, timeZone } = useMember();
@@ -55,7 +59,7 @@ export default function Vehicles() {
         onChange={(event) => submit(event.currentTarget, { replace: true })}
       >
         <label htmlFor="find" className="sr-only">
-          Any part of plate, VIN or name
+          Plate, VIN, name, a job’s number, or words of a complaint
         </label>
         <Search aria-hidden="true" />
         <input
@@ -66,12 +70,12 @@ export default function Vehicles() {
           type="search"
           maxLength={LONGEST_SEARCH}
           defaultValue={search}
-          placeholder="Any part of plate, VIN or name"
+          placeholder="Plate, VIN, name, a job’s number, or words of a complaint"
           className="field-box text-xl"
         />
       </Form>
       <p role="status" className="mb-2 text-ink-2">
-        {vehicles.length === 1 ? "One vehicle" : `${vehicles.length} vehicles`}
+        {countWords(vehicles.length, Math.max(vehicles.length, vehicles[0]?.total ?? 0))}
         {search && ` with “${search}”`}
       </p>
       {vehicles.length === 0 ? (
@@ -94,6 +98,12 @@ export default function Vehicles() {
                 <span className="font-bold">{vehicle.name || "model not known yet"}</span>{" "}
                 <span className="text-ink-2">{vehicle.use}</span>
                 <span className="figure block text-ink-2 text-sm">{vehicle.vin}</span>
+                {vehicle.found && (
+                  <span className="block text-sm">
+                    Job {vehicle.found.job}
+                    {vehicle.found.words && `: ${vehicle.found.words}`}
+                  </span>
+                )}
               </span>
               <span className="lg:text-right">
                 {vehicle.distanceKm !== null && (

@@ -5,12 +5,13 @@ import { JOB_FORMAT } from "../../books/jobs/job-file.ts";
 import { listToday } from "../../books/jobs/list-today.ts";
 import { openJob } from "../../books/jobs/open-job.ts";
 import { readFind } from "../../books/jobs/read-find.ts";
+import { readJob } from "../../books/jobs/read-job.ts";
 import { signJob } from "../../books/jobs/sign-job.ts";
 import { changeCard } from "../../cards/change-card.ts";
 import { isId } from "../../desk/is-id.ts";
 import { recordEntries } from "../../entries/record-entries.ts";
 import { type Scratch, scratchDatabase } from "../../testing/scratch-database.ts";
-import { smallShop } from "../../testing/small-shop.ts";
+import { newEntry, smallShop } from "../../testing/small-shop.ts";
 import { enrolDevice, findTiles, removeDevice } from "../people/devices.ts";
 import { addVehicle, type NewVehicle } from "./add-vehicle.ts";
 import { findVehicles } from "./find-vehicles.ts";
@@ -109,6 +110,8 @@ describe("finding", () => {
       "4477",
       "qqx4",
       "QQX 44",
+      "qqx-4477",
+      "Q.Q.X",
       String(one.vin).slice(3, 12).toLowerCase(),
       "tender",
       "vet",
@@ -117,7 +120,7 @@ describe("finding", () => {
         (await find(search)).map(({ id }) => id),
         search,
       ).toContain(one.id);
-    for (const search of ["%", "_", "\\", "QQX_4477", "nobody has this"])
+    for (const search of ["%", "_", "\\", "QQX44778", "nobody has this"])
       expect(
         (await find(search)).map(({ id }) => id),
         search,
@@ -134,6 +137,40 @@ describe("finding", () => {
     );
     const [busy] = await shop.at((desk) => findVehicles(desk, "QQY 1"));
     expect(busy).toMatchObject({ openJobId: id, jobs: 1 });
+  });
+});
+
+describe("finding a car by what was said of it", () => {
+  it("by a job's number and by words of its complaint or finding, the ones that stand", async () => {
+    const own = await smallShop(scratch, "Said");
+    const complaint = newEntry({
+      stage: "ask",
+      kind: "note",
+      item: "complaint",
+      text: "Boils on Pell Pass",
+      data: { fact: "complaint", v: 1 },
+    });
+    await own.book(complaint);
+    const found = async (search: string) =>
+      (await own.at((desk) => findVehicles(desk, search))).map(({ id, found: by }) => [
+        id === own.vehicleId,
+        by?.words,
+      ]);
+    expect(await found("pell pass")).toEqual([[true, "Boils on Pell Pass"]]);
+    const { number } = (await own.at((desk) => readJob(desk, own.jobId))).job;
+    for (const search of [`${number}`, `job ${number}`, `#${number}`, `№ 00${number}`])
+      expect(
+        (await found(search)).some(([isIt]) => isIt),
+        search,
+      ).toBe(true);
+    expect(await found("job 9999999")).toEqual([]);
+    await own.book(
+      newEntry({ ...complaint, id: randomUUID(), text: "Boils at the lights", corrects: complaint.id }),
+    );
+    expect(await found("pell pass")).toEqual([]);
+    expect(await found("lights")).toEqual([[true, "Boils at the lights"]]);
+    const [all] = await own.at((desk) => findVehicles(desk, ""));
+    expect(all).toMatchObject({ total: 1, found: null });
   });
 });
 
