@@ -12,7 +12,7 @@ import { nextOf } from "./next-of.ts";
 import { goalFor } from "./plan-acts.ts";
 
 /** Thousands of them are followed by `npm run bench -- next`. */
-const BOOKS = 20;
+const BOOKS = 10;
 const LINES = 25;
 const tail = (history: readonly string[]) => `\n${history.slice(-14).join("\n")}`;
 
