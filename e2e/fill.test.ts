@@ -3,7 +3,17 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application, PHONE, TABLET } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
-import { allSent, aNight, bookLine, bookWords, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
+import {
+  allSent,
+  aNight,
+  bookLine,
+  bookWords,
+  openTool,
+  pictureOfFailure,
+  seen,
+  tap,
+  write,
+} from "./support/walk.ts";
 
 const FILL = `/jobs/${jobId("open-fill")}/fill`;
 
@@ -40,6 +50,7 @@ const isShut = (on = page) =>
 
 describe("what to mix", () => {
   it("is worked out of what is in it now, told wrong beside its field, and booked as poured", async () => {
+    await openTool(page, "Mix");
     const mix = await page.$eval("[data-mix]", (words) => words.textContent ?? "");
     expect(mix).toMatch(/^Pour 0\.\d+.L of it and 0\.\d+.L of distilled water\.$/);
     await write(page, "Instrument reads", "-80");
@@ -71,6 +82,7 @@ describe("getting the air out", () => {
   it("begins with the school that suits the car, keeps its clock over a reload, and on a second browser", async () => {
     // It waits for heat: it is hot, or was, until somebody has looked.
     await aNight(application, page);
+    await openTool(page, "Air out");
     await tap(page, "Begin: expansion tank");
     await seen(page, "step 1 of 5");
     expect(await isShut()).toBe(true);

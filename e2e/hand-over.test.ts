@@ -22,6 +22,7 @@ import {
   bookLine,
   bookWords,
   hoursPass,
+  openTool,
   pictureOfFailure,
   seen,
   tap,
@@ -138,6 +139,7 @@ async function coldMorning(on: Page): Promise<void> {
 /** A school from its first step to the last top-up of its first cycle. */
 async function bleed(on: Page, school: School, hand: Hand): Promise<void> {
   const begin = `Begin: ${SCHOOL_WORDS[school]}`;
+  await openTool(on, "Air out");
   if (!(await on.$(`::-p-aria([name="${begin}"])`))) await on.locator("::-p-text(The other)").click();
   await press(on, begin, hand);
   await on.waitForSelector("[data-bleed-order]");

@@ -32,9 +32,11 @@ export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>(
     const wanted = plain(search);
     return {
       search,
-      vehicles: kept.vehicles.filter(({ plate, vin, name }) =>
-        [plate, vin ?? "", name].some((text) => plain(text).includes(wanted)),
-      ),
+      vehicles: kept.vehicles
+        .filter(({ plate, vin, name }) =>
+          [plate, vin ?? "", name].some((text) => plain(text).includes(wanted)),
+        )
+        .map((vehicle, _, found) => ({ ...vehicle, total: found.length })),
     };
   },
 );

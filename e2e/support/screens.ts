@@ -3,7 +3,7 @@ import { jobId } from "../../demo/seed.ts";
 import { demoId } from "../../demo/story.ts";
 import type { Application } from "./application.ts";
 import { workToVerdict } from "./diagnose.ts";
-import { aNight, bookLine, seen, tap, write } from "./walk.ts";
+import { aNight, bookLine, openTool, seen, tap, write } from "./walk.ts";
 
 const job = (key: string, stage: string) => `/jobs/${jobId(key)}/${stage}`;
 const typed = (text: string) => (page: Page) => page.locator("[data-entry-line]").fill(text);
@@ -49,6 +49,7 @@ async function pictures(page: Page): Promise<void> {
 /** A warm-up behind it, shut off and read: it cools, and its cap stays shut. */
 async function bleeding(page: Page, application: Application): Promise<void> {
   await aNight(application, page);
+  await openTool(page, "Air out");
   await tap(page, "Begin: expansion tank");
   await tap(page, "Upper hose soft and cool");
   for (const order of ["Start it", "Raise the revs", "Engine off"]) {

@@ -66,6 +66,14 @@ export async function tapOn(page: Page, selector: string, way: Way = "mouse"): P
   throw new Error(`“${selector}” takes no tap: ${last}`);
 }
 
+/** One of a stage's tools, by its name. */
+export async function openTool(page: Page, name: string): Promise<void> {
+  const tab = await page.waitForSelector(`[role="tab"]::-p-text(${name})`);
+  await tab?.evaluate((each) => (each as HTMLElement).focus());
+  await page.keyboard.press("Enter");
+  await page.waitForFunction((each) => each?.getAttribute("aria-selected") === "true", {}, tab);
+}
+
 /** The next step, by its key, once it takes one. */
 export async function pressNext(page: Page): Promise<void> {
   await page.waitForSelector("[data-next]:not([data-rests])");
