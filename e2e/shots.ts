@@ -26,6 +26,8 @@ try {
   for (const { name, path, size = DESKTOP, before } of chosen) {
     const page =
       name === "sign-in" ? await application.visit(size) : await application.signedIn("maren", size);
+    // What compiles this on the fly names inner functions by a helper that no page has.
+    await page.evaluateOnNewDocument("globalThis.__name = (each) => each");
     if (name !== "sign-in") await application.go(page, path);
     await before?.(page, application);
     await new Promise((resolve) => setTimeout(resolve, 250));

@@ -30,8 +30,8 @@ function Hose() {
   );
 }
 
-/** Whether a cap may be opened or a hose loosened, by which evidence, and what to read next where it may not. */
-export function Cap({ engine }: { engine: EngineState }) {
+/** Whether a cap may be opened or a hose loosened, by which evidence, and what to read next where it may not; `isBare` within another frame. */
+export function Cap({ engine, isBare = false }: { engine: EngineState; isBare?: boolean }) {
   const { system, timeZone } = useJob();
   const { cap, readings, ranUntil } = engine;
   const { safeNow, readyAtS, because } = cap;
@@ -39,10 +39,10 @@ export function Cap({ engine }: { engine: EngineState }) {
   return (
     <section
       aria-labelledby="cap"
-      className="flex flex-col gap-3 rounded-md border-2 border-edge bg-sheet p-4"
+      className={`flex flex-col ${isBare ? "gap-2" : "gap-3 rounded-md border-2 border-edge bg-sheet p-4"}`}
     >
       <div>
-        <h4 id="cap" className="flex items-center gap-2 text-2xl">
+        <h4 id="cap" className={`flex items-center gap-2 ${isBare ? "text-lg" : "text-2xl"}`}>
           <VerdictShape verdict={safeNow} /> {WORDS[safeNow]}
         </h4>
         <p>{inShownTemperatures(because.replace(/^Not yet: /, ""), system)}</p>
