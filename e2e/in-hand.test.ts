@@ -46,7 +46,7 @@ async function once(page: Page, way: "mouse" | "touch"): Promise<string> {
     return `to ${stageOf(page)}`;
   }
   await fillIn(page);
-  await tapOn(page, "[data-next]", way);
+  await tapOn(page, id === "plan:part" ? "[data-in-hand] [data-choice]" : "[data-next]", way);
   await page
     .waitForFunction(
       (was) => document.querySelector("[data-in-hand]")?.getAttribute("data-in-hand") !== was,

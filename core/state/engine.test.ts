@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { readCoolant } from "../book/acts/index.ts";
+import { readCoolant, waits } from "../book/acts/index.ts";
 import type { Entry, EntryDraft } from "../book/entry/index.ts";
 import {
   BleedStep,
@@ -205,6 +205,17 @@ describe("the one door to a cap", () => {
         ),
         item,
       ).not.toBe("pass");
+  });
+
+  it("takes a wait for heat for a run where nothing else tells of one, and breaks no cool-down that is watched", () => {
+    const heat = waits("heat", "cooling");
+    const poured: EntryDraft = { kind: "movement", account: "coolant", item: "poured", in: 1, unit: "L" };
+    const drained: EntryDraft = { kind: "movement", account: "coolant", item: "drained", out: 4, unit: "L" };
+    expect(cap(book([0, drained], [10, poured]), 300)).toBe("pass");
+    expect(cap(book([0, drained], [10, poured], [280, heat]), 300)).not.toBe("pass");
+    const watched = cooling((celsius) => readCoolant(celsius));
+    const between = book([20, heat]).map((each) => ({ ...each, id: "w", seq: 4.5 }));
+    expect(cap([...watched, ...between], 66)).toBe("pass");
   });
 
   it("believes a hose that was read hot more than a sensor that says it is cool", () => {

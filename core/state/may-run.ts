@@ -1,19 +1,31 @@
 import type { Entry } from "../book/entry/index.ts";
 import { standing } from "../book/entry/index.ts";
-import { CoolantLevel, factsOf } from "../book/facts/index.ts";
+import { CoolantLevel, factsOf, TestOutcome } from "../book/facts/index.ts";
 import { stepsOff, stillOut, thing } from "../book/out/index.ts";
 import { coolantBalance } from "./coolant-balance.ts";
 
 /** What an engine needs on it to be run; a bolt or a tool that is out keeps nobody from it. */
 const HOLDS_COOLANT: ReadonlySet<string> = new Set(["hose", "part"]);
 
-/** The last that was seen of the level, hot or cold, where nothing was poured since: below the minimum, or none to be seen. */
+/** The last that was seen of the level, hot or cold, by a look or as a test, where nothing was poured since: below the minimum, or none to be seen. */
 export function isKnownLow(entries: readonly Entry[]): boolean {
-  const level = factsOf(entries, CoolantLevel).at(-1);
-  if (!level || (level.fact.level !== "low" && level.fact.level !== "empty")) return false;
+  const seen = [
+    ...factsOf(entries, CoolantLevel).map(({ fact: { level }, entry }) => ({
+      isLow: level === "low" || level === "empty",
+      order: entry.order,
+    })),
+    ...factsOf(entries, TestOutcome)
+      .filter(({ fact }) => fact.test === "level")
+      .map(({ fact, entry }) => ({ isLow: fact.outcome === "low", order: entry.order })),
+  ];
+  const last = seen.reduce<(typeof seen)[number] | undefined>(
+    (latest, each) => (latest && latest.order > each.order ? latest : each),
+    undefined,
+  );
+  if (!last?.isLow) return false;
   return !standing(entries).some(
     ({ account, item, in: poured = 0, order }) =>
-      account === "coolant" && item === "poured" && poured > 0 && order > level.entry.order,
+      account === "coolant" && item === "poured" && poured > 0 && order > last.order,
   );
 }
 

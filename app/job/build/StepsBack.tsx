@@ -1,6 +1,5 @@
 import { useState } from "react";
 import { stepBackDrafts } from "../../../core/book/acts/index.ts";
-import { factOf, StepBack } from "../../../core/book/facts/index.ts";
 import { tasksOf } from "../../../core/book/out/index.ts";
 import { type BackItem, type BackList, type BackStep } from "../../../core/stages/build/index.ts";
 import { checkKnown } from "../../../core/trade/order/index.ts";
@@ -9,7 +8,7 @@ import { Button } from "../../ui/Button.tsx";
 import { ChipsMany } from "../../ui/Chips.tsx";
 import { InMark } from "../../ui/OutIn.tsx";
 import { useJob } from "../stage/context.ts";
-import { moveTick, sayTick } from "../stage/tick-id.ts";
+import { tickIds } from "../stage/tick-id.ts";
 import { TaskRow } from "./Tasks.tsx";
 import { Group, MOST_GROUPS } from "./ThingsBack.tsx";
 
@@ -25,18 +24,8 @@ function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
   });
   const isBack = () => {
     const right = checks.filter(({ words }) => seen.includes(words));
-    const [said, ...moves] = stepBackDrafts(step, right, entries);
-    if (!said) return;
-    book(
-      [said, ...moves],
-      [
-        sayTick(page.job.id, entries, `back:${step.entryId}`, (entry) => {
-          const fact = factOf(entry)?.fact;
-          return fact instanceof StepBack && fact.done === step.entryId;
-        }),
-        ...moves.map((move) => moveTick(page.job.id, entries, move)),
-      ],
-    );
+    const drafts = stepBackDrafts(step, right, entries);
+    book(drafts, tickIds(page.job.id, entries, drafts));
     setSeen([]);
   };
   return (

@@ -95,6 +95,7 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
                 {choices.map((choice) => (
                   <Button
                     key={choice.id}
+                    data-choice
                     isResting={isResting}
                     disabled={!mayBook}
                     onClick={() => booking.take(choice)}

@@ -4,7 +4,7 @@ import type { Act, Choice, Field, Said } from "../../../core/stages/next/index.t
 import { readDistance } from "../../../core/trade/car/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { useJob } from "../stage/context.ts";
-import { handIds } from "./hand-ids.ts";
+import { tickIds } from "../stage/tick-id.ts";
 
 const DIGITS = 3;
 
@@ -43,7 +43,7 @@ export function useBooking(act: Act) {
       return false;
     }
     const drafts = lines(said ?? {});
-    const isBooked = book(drafts, handIds(page.job.id, entries, drafts));
+    const isBooked = book(drafts, tickIds(page.job.id, entries, drafts));
     if (isBooked) setText(undefined);
     setAsked(false);
     return isBooked;

@@ -18,6 +18,7 @@ type Next = { label: string } & ({ to: string } | { onGo: () => void });
 /** What these know of is read by their own stage: elsewhere one goes there. */
 const AT_ITS_STAGE: ReadonlySet<Act["stage"]> = new Set(["find", "plan", "sign"]);
 const toCap = () => document.querySelector<HTMLElement>("[data-in-hand] input")?.focus();
+const toChoices = () => document.querySelector<HTMLElement>("[data-in-hand] [data-choice]")?.focus();
 const NO_ACT: Act = { id: "", stage: "ask", what: "", why: "", needs: { people: 1, tools: [] }, choices: [] };
 
 /** The one large button, always at the same place: it does what is in hand, or goes where that stands. */
@@ -89,9 +90,11 @@ export function Work({
       ? ((act && toDrawn) ?? own)
       : act.id === CAP
         ? { label: "To the cap", onGo: toCap }
-        : isHere && first
-          ? { label: first.words, onGo: () => booking.take(first) }
-          : { label: `On to ${STAGE_NAMES[act.stage]}`, to: act.stage };
+        : isHere && act.mustChoose
+          ? { label: "Choose one", onGo: toChoices }
+          : isHere && first
+            ? { label: first.words, onGo: () => booking.take(first) }
+            : { label: `On to ${STAGE_NAMES[act.stage]}`, to: act.stage };
   const isResting = useRest(`${act?.id} ${next?.label}`);
   return (
     <>

@@ -1,5 +1,6 @@
 import { v5 } from "uuid";
 import { type Entry, type EntryDraft } from "../../../core/book/entry/index.ts";
+import { factOf, StepBack, StepDone } from "../../../core/book/facts/index.ts";
 import { balanceKey } from "../../../core/book/out/index.ts";
 
 const TICKS = "0d1f5f5e-5a53-4c0e-9a38-2c9f2f0c6f31";
@@ -33,3 +34,33 @@ export const sayTick = (
   what: string,
   isIt: (entry: Entry) => boolean,
 ) => tickId(jobId, what, entries.filter(isIt).length);
+
+/**
+ * The ids of what one tap books, where it is the same for whoever taps it: a step with all that goes with it, a thing that goes out
+ * or in. The others, litres alone and what is read or said, are booked as often as they are said.
+ */
+export function tickIds(
+  jobId: string,
+  entries: readonly Entry[],
+  drafts: readonly EntryDraft[],
+): (string | undefined)[] {
+  const isStep = drafts.some((draft) =>
+    [StepDone, StepBack].some((kind) => factOf(draft)?.fact instanceof kind),
+  );
+  return drafts.map((draft) => {
+    const said = factOf(draft)?.fact;
+    if (said instanceof StepDone)
+      return sayTick(jobId, entries, `step:${said.step}`, (entry) => {
+        const fact = factOf(entry)?.fact;
+        return fact instanceof StepDone && fact.step === said.step;
+      });
+    if (said instanceof StepBack)
+      return sayTick(jobId, entries, `back:${said.done}`, (entry) => {
+        const fact = factOf(entry)?.fact;
+        return fact instanceof StepBack && fact.done === said.done;
+      });
+    return draft.kind === "movement" && (isStep || draft.account !== "coolant") && !draft.corrects
+      ? moveTick(jobId, entries, draft)
+      : undefined;
+  });
+}

@@ -1,5 +1,4 @@
 import { letOut, stepDoneDrafts } from "../../../core/book/acts/index.ts";
-import { factOf, StepDone } from "../../../core/book/facts/index.ts";
 import { inShownTemperatures, readShown, SHOWN } from "../../../core/kernel/units/index.ts";
 import { type WorkOrder, workOrderOf } from "../../../core/stages/plan/index.ts";
 import { isShut } from "../../../core/trade/bleed/index.ts";
@@ -10,7 +9,7 @@ import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { Cap } from "../cap/Cap.tsx";
 import { useEngine } from "../cap/useEngine.ts";
 import { useJob } from "../stage/context.ts";
-import { moveTick, sayTick } from "../stage/tick-id.ts";
+import { tickIds } from "../stage/tick-id.ts";
 import { Resting } from "./Resting.tsx";
 
 const DRAIN = "drain";
@@ -60,20 +59,12 @@ export function StepInHand({ work: untimed }: { work: WorkOrder }) {
     !(litres !== undefined && litres > 0 && litres <= DRAINED_MOST_L);
   const isDone = () => {
     if (isWrong) return;
-    const [said, ...rest] = stepDoneDrafts(step, entries);
-    if (!said) return;
-    const moves = [...rest, ...(litres === undefined ? [] : [letOut("drained", litres)])];
+    const drafts = [
+      ...stepDoneDrafts(step, entries),
+      ...(litres === undefined ? [] : [letOut("drained", litres)]),
+    ];
     setDrained("");
-    book(
-      [said, ...moves],
-      [
-        sayTick(page.job.id, entries, `step:${step.id}`, (entry) => {
-          const fact = factOf(entry)?.fact;
-          return fact instanceof StepDone && fact.step === step.id;
-        }),
-        ...moves.map((move) => moveTick(page.job.id, entries, move)),
-      ],
-    );
+    book(drafts, tickIds(page.job.id, entries, drafts));
   };
   return (
     <section

@@ -47,7 +47,10 @@ const EVERY: Record<Exclude<keyof typeof acts, "dueWords">, EntryDraft[]> = {
   endedBleeding: [acts.endedBleeding(METHOD, METHOD.steps.length - 1, "cycle 2 topped up, the last")],
   feltHose: [acts.feltHose("soft-and-cool"), acts.feltHose("hard-or-hot")],
   guaranteed: [acts.guaranteed(PART, { partDays: 730, labourDays: 0 })],
-  leftBleeding: [acts.leftBleeding({ school: "vacuum", step: 1 })],
+  leftBleeding: [
+    acts.leftBleeding({ school: "vacuum", step: 1 }),
+    acts.leftBleeding({ school: "vacuum", step: 1 }, "stops"),
+  ],
   heardFan: [acts.heardFan(acts.readCoolant(101), "none")],
   knownTorque: [acts.knownTorque("drain plug", 12)],
   letOut: [acts.letOut("drained", 4), acts.letOut("kept", 0.3, { fraction: 0.5 })],

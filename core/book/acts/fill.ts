@@ -89,12 +89,15 @@ export const stoppedBleeding = (method: Method, step: number, because: string): 
 export const endedBleeding = (method: Method, step: number, words: string): EntryDraft =>
   bleeding(method, step, "ends", words);
 
-/** Bleeding by a school that isn't this car's, begun and left, is over. */
-export const leftBleeding = ({ school, step }: Pick<BleedStep, "school" | "step">): EntryDraft => ({
+/** Bleeding at whatever step, of a school of this car's or not: over, or its engine stopped. */
+export const leftBleeding = (
+  { school, step }: Pick<BleedStep, "school" | "step">,
+  does: "ends" | "stops" = "ends",
+): EntryDraft => ({
   kind: "decision",
   item: `bleeding, ${SCHOOL_WORDS[school]}`,
-  text: "ended, and another way taken",
-  data: dataOf(BleedStep, { school, step, does: "ends" }),
+  text: does === "ends" ? "ended, and another way taken" : "stopped by hand",
+  data: dataOf(BleedStep, { school, step, does }),
 });
 
 /** A sign that the air is out, seen or not. */

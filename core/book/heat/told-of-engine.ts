@@ -13,6 +13,8 @@ import { BleedStep, factOf, HoseFelt, Proof, TestOutcome, Waiting, WarmUpLog } f
 import { coolReadingOf, hoseReadC, roomOf } from "./readings.ts";
 
 const MS = 1000;
+/** What was hot so lately is what a wait for heat is about. */
+const KNOWN_HOT_MS = 2 * 3_600_000;
 
 /** Proofs that nobody sees with a cold engine. */
 const RUNS_FOR: ReadonlySet<string> = new Set([
@@ -41,8 +43,7 @@ function bleedingDoes({ school, step, does }: BleedStep): Does {
 function doesOf(entry: StandingEntry): Does {
   const said = factOf(entry)?.fact;
   if (said instanceof BleedStep) return bleedingDoes(said);
-  // Whether it waits to warm up or to cool down, it is hot or will be: nobody's silence about a run makes it a cold one.
-  if (said instanceof WarmUpLog || (said instanceof Waiting && said.waitsFor === "heat")) return "ran";
+  if (said instanceof WarmUpLog) return "ran";
   if (said instanceof Proof)
     return said.verdict !== "not-seen" && RUNS_FOR.has(said.proof) ? "ran" : undefined;
   if (!(said instanceof TestOutcome) || !isOutcome(said.test, said.outcome)) return undefined;
@@ -108,7 +109,11 @@ function took(told: ToldOfEngine, entry: StandingEntry, limits: ReadonlyMap<Scho
       because: words(entry),
     });
   };
-  const does = doesOf(entry);
+  // Whether it waits to warm up or to cool down, it is hot or will be: nobody's silence about a run makes it a cold one. A run or a
+  // hot figure that is known tells more, and a cool-down that is being watched goes on.
+  const waits = factOf(entry)?.fact;
+  const isHeatWait = waits instanceof Waiting && waits.waitsFor === "heat";
+  const does = isHeatWait && atMs - lastHotOf(told) > KNOWN_HOT_MS ? "ran" : doesOf(entry);
   const bleeding = factOf(entry)?.fact;
   if (bleeding instanceof BleedStep) told.school = bleeding.school;
   if (does === "runs") ran(true);

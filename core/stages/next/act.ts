@@ -62,6 +62,8 @@ export interface Act {
   /** It was begun, and hands are at it. */
   isInHand?: true;
   field?: Field;
+  /** None of its choices is the expected one: somebody has to choose. */
+  mustChoose?: true;
   /** What can be booked, what is expected first; none where it is only done at its stage. */
   choices: readonly Choice[];
 }

@@ -118,7 +118,8 @@ export function pourActs({ entries, system, state }: Room): Act[] {
       minutes: 10,
       needs: OPENED,
       caution: "Coolant is sweet and poisons animals and children: catch it, wipe it up.",
-      field: litres("How much went in", { value: unaccountedL, from: "as it came out" }),
+      // Measured, not taken over: what has not gone back in is air, and only the jug tells.
+      field: litres("How much went in"),
       choices: [
         {
           id: "poured",
@@ -204,6 +205,24 @@ function stepAct(run: BleedRun, room: Room): Act {
     ...(endsAt && (isOn ? { until: endsAt } : { dueSince: endsAt })),
     ...(isTopUp && { field: litres("How much went in", undefined, 0) }),
     choices: isLast ? lastChoices(run) : runs ? [on, stop] : [on],
+  };
+}
+
+/** The engine runs by a step of bleeding, and the next that is due opens it: first it is stopped. */
+export function stopAct({ entries }: Room): Act {
+  const begun = lastFact(entries, BleedStep)?.fact;
+  return {
+    id: "fill:stop",
+    stage: "fill",
+    what: "Engine off, cap on, and let it cool",
+    why: "It runs by the step of bleeding in hand, and what comes next opens it.",
+    minutes: 1,
+    needs: ALONE,
+    isInHand: true,
+    caution: HOT_CAP,
+    choices: begun
+      ? [{ id: "off", words: "Engine is off", lines: () => fill([leftBleeding(begun, "stops")]) }]
+      : [],
   };
 }
 

@@ -1,9 +1,10 @@
+import { waits } from "../../book/acts/index.ts";
 import { HoseFelt, lastFact, Signature, Waiting as Waits } from "../../book/facts/index.ts";
 import { COOLS_IN_H, type JobState, notTogether, notToRun } from "../../state/index.ts";
 import { isShut } from "../../trade/bleed/index.ts";
-import type { Act, Next, Waiting } from "./act.ts";
+import { type Act, ALONE, type Next, type Waiting } from "./act.ts";
 import { askActs } from "./ask-acts.ts";
-import { bleedActs, capAct, levelActs, pourActs } from "./fill-acts.ts";
+import { bleedActs, capAct, levelActs, pourActs, stopAct } from "./fill-acts.ts";
 import { lateFindingActs } from "./late-finding.ts";
 import { planActs } from "./plan-acts.ts";
 import { proofActs, signActs, wordActs } from "./prove-acts.ts";
@@ -26,7 +27,14 @@ function phasesOf(room: Room, findActs: FindActs): Act[][] {
   const level = levelActs(room);
   const isLow = level.filter(({ stage }) => stage === "fill");
   // Thinking a test out takes longer than all the rest: not before the owner was heard.
-  if (isEarly) return [asks, asks.length > 0 ? [] : findActs(room), level];
+  if (isEarly)
+    return [
+      asks,
+      asks.length > 0 ? [] : findActs(room),
+      // What was pulled or let out for a test, where that keeps the next one from being done.
+      buildActs(room),
+      [...pourActs(room), ...bleedActs(room), ...level],
+    ];
   return [
     planActs(room),
     stripActs(room),
@@ -45,6 +53,17 @@ function writtenWait({ entries, nowMs }: Room): (Waiting & { isOver: boolean }) 
   const isOver = until !== undefined && Date.parse(until) <= nowMs;
   return { for: waitsFor, words: last.entry.text ?? "", ...(until && { until }), isOver };
 }
+
+/** A wait that nobody has given an end is ended by whoever sees that it is over. */
+const overAct = ({ for: what, words }: Waiting): Act => ({
+  id: `wait:${what}`,
+  stage: "plan",
+  what: `Is it over? It waits for ${what === "parts" ? "parts" : what === "night" ? "a night" : what === "owner" ? "the owner" : what}`,
+  why: words || "Nobody has written for how long.",
+  minutes: 1,
+  needs: ALONE,
+  choices: [{ id: "over", words: "It is over: go on", lines: () => [waits("hands", "somebody to go on")] }],
+});
 
 /** What can't be done while the job waits for something. */
 const HELD_BY: Partial<Record<Waiting["for"], (act: Act, words: string) => boolean>> = {
@@ -65,9 +84,10 @@ function lastLookMs({ entries, state }: Room): number {
 }
 
 /** What cold work waits for: another look at the cap, or until it may be worth one. */
-function capNext(room: Room, dueSince: string | undefined): { act?: Act; waits?: Waiting } {
+function capNext(room: Room, held: Act): { act?: Act; waits?: Waiting } {
   const { state, nowMs } = room;
-  if (state.engine.isRunning) return {};
+  const { dueSince } = held;
+  if (state.engine.isRunning) return held.isInHand ? { act: stopAct(room) } : {};
   const { readyAtS, because } = state.engine.cap;
   const again = lastLookMs(room) + LOOK_AGAIN_MS;
   const ready = readyAtS ? readyAtS.earliest * 1000 : 0;
@@ -147,7 +167,7 @@ export function nextWith(
       else {
         later.push(act);
         if (held === "cap" || held === "cold") {
-          const next = capNext(room, act.dueSince);
+          const next = capNext(room, act);
           const isKnown = [...free, ...here].some(({ id }) => id === next.act?.id);
           if (next.act && !isKnown) here.push(next.act);
           if (next.waits && !waiting.some(({ for: what }) => what === "heat")) {
@@ -163,6 +183,7 @@ export function nextWith(
       later.push(...here.filter((act) => rankOf(act) >= THE_REST));
     }
   }
+  if (free.length === 0 && wait && !wait.until) free.push(overAct(wait));
   const ranked = free
     .map((act, place) => ({ act, place }))
     .sort((a, b) => rankOf(a.act) - rankOf(b.act) || a.place - b.place);

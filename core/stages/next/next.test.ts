@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sawLevel, waits } from "../../book/acts/index.ts";
+import { answeredTest, needsNoParts, sawLevel, waits } from "../../book/acts/index.ts";
 import { book } from "../../book/entry/book.fixture.ts";
 import type { Entry, EntryDraft } from "../../book/entry/index.ts";
 import { seededRandom } from "../../kernel/chance/index.ts";
@@ -98,6 +98,30 @@ describe("the order of reasons", () => {
     expect(open.now[0]?.id).toBe("fill:low");
     for (const { now } of [shut, open])
       expect(now.filter(({ needs }) => needs.engine === "running")).toEqual([]);
+  });
+
+  it("knows a level that a test found low, and pours no litres that nobody measured", () => {
+    const low = {
+      ...answeredTest({ test: "level", outcome: "low" }),
+      at: "2031-03-05T07:00:00.000Z",
+    } as EntryDraft;
+    expect(at([low, soft]).now[0]?.id).toBe("fill:low");
+    const drained: EntryDraft = { kind: "movement", account: "coolant", item: "drained", out: 4, unit: "L" };
+    const pour = at([
+      chosen("hose"),
+      { kind: "decision", corrects: "e1" },
+      drained,
+      soft,
+      needsNoParts(),
+    ]).now.find(({ id }) => id === "fill:pour");
+    expect(pour?.field).not.toHaveProperty("known");
+  });
+
+  it("lets whoever sees that a wait without an end is over say so, once nothing else can be done", () => {
+    const start = book([chosen("fan relay"), waits("parts", "relay, some day")] as Partial<Entry>[]);
+    const { history, last } = follow(start, seededRandom(3));
+    expect(history.some((line) => line.startsWith("wait:parts"))).toBe(true);
+    expect(last.now.map(({ id }) => id)).toEqual(["sign"]);
   });
 
   it("waits for a part that is on its way, and opens no car before it is here", () => {

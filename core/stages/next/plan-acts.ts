@@ -66,6 +66,7 @@ function chooseAct({ entries, parts, terms }: Room): Act[] {
       why: "By price, days and how each has held here; the whole comparison stands on Plan.",
       minutes: 5,
       needs: ALONE,
+      mustChoose: true,
       choices: [
         ...offers.map((offer, index) => choiceOf(offer, index, terms.money)),
         { id: "none", words: "No parts needed", lines: () => [{ ...needsNoParts(), stage: "plan" }] },
@@ -87,7 +88,7 @@ const boxAct = (part: PartState): Act => ({
   choices: [
     {
       id: "accept",
-      words: "Accept it",
+      words: "All of that is right: accept it",
       lines: () => [{ ...acceptedPart(part, looksFor(part.item)), stage: "plan" }],
     },
     {
@@ -108,6 +109,7 @@ const instead = (part: PartState, { terms }: Room): Act => ({
   why: part.refused?.because ?? "It was refused.",
   minutes: 3,
   needs: ALONE,
+  mustChoose: true,
   choices: [
     ...sound(terms.offers)
       .filter(({ item }) => item.toLowerCase() === part.item.toLowerCase())

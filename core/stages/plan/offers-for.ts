@@ -22,7 +22,7 @@ function kindsIn(name: string): Set<string> {
 
 /**
  * What of the shelf the finding of a job wants, in the shelf's order; nothing where the finding names no repair that puts a part in. A
- * finding in somebody's own words is gone by as a repair's name is.
+ * finding in somebody's own words wants whatever part it names.
  */
 export function offersFor<Offer extends { item: string }>(
   entries: readonly Entry[],
@@ -32,7 +32,9 @@ export function offersFor<Offer extends { item: string }>(
   if (finding?.fact.finding !== "fault") return [];
   const { hypothesis } = finding.fact;
   const repair = REPAIRS.find(({ fixes }) => hypothesis !== undefined && fixes.includes(hypothesis));
-  const wanted = kindsIn(repair?.name ?? finding.entry.text ?? "");
+  const own = wordsOf(finding.entry.text ?? "").filter((word) => KINDS.includes(word));
+  // A sentence says the part anywhere in it: whatever it names is offered, and somebody chooses.
+  const wanted = repair ? kindsIn(repair.name) : new Set(own.map(kindOf));
   return shelf.filter(({ item }) => {
     const last = wordsOf(item).findLast((word) => KINDS.includes(word));
     return last !== undefined && wanted.has(kindOf(last));
