@@ -20,7 +20,7 @@ export function ConnectionNote() {
     <div role="status" aria-label="Server" data-connection={isSaid ? "lost" : "there"}>
       {isSaid && (
         // Over the page, so that nothing under a finger moves as a network comes and goes; taps go through it to what it lies on.
-        <p className="pointer-events-none fixed right-0 bottom-28 left-0 z-20 border-ink border-y-2 bg-wash px-5 py-1 leading-snug rail:bottom-[4.1rem] rail:left-[84px] lg:px-7">
+        <p className="pointer-events-none fixed right-0 bottom-28 left-0 z-20 border-ink border-y-2 bg-wash px-5 py-1 leading-snug rail:bottom-[4.1rem] rail:left-[84px] book:right-96 lg:px-7">
           {isSignedOut ? (
             <>
               <span className="font-bold">Your session has ended.</span> What you type is kept here and sent

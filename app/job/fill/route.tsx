@@ -36,7 +36,7 @@ function Fill() {
     ["litres", "Litres", <Litres key="litres" sums={sums} run={run} />],
     ["mix", "Mix", <Mix key="mix" />],
     ...(isRunning ? [] : [["air", "Air out", <Bleeding key="air" run={run} />] as Tool]),
-    ["drain", "Drain", <DrainWays key="drain" />],
+    ...(page.card ? [["drain", "Drain", <DrainWays key="drain" />] as Tool] : []),
   ];
   return (
     <Work

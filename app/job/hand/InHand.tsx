@@ -24,7 +24,7 @@ function lateWords(dueSince: string, nowMs: number): string {
 }
 
 /** What is known beside the order: how far, how late, how long, with what. */
-function factsOf({ where, dueSince, until, minutes, needs }: Act, nowMs: number): string[] {
+function besideWords({ where, dueSince, until, minutes, needs }: Act, nowMs: number): string[] {
   const left = until ? Math.ceil((Date.parse(until) - nowMs) / MINUTE_MS) : undefined;
   return [
     where ?? "",
@@ -66,7 +66,7 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
     if (isAtIt.current) heading.current?.focus();
   }, [act.id]);
   const { id, what, why, field, choices, caution, stage } = act;
-  const facts = factsOf(act, nowMs);
+  const facts = besideWords(act, nowMs);
   const isCap = id === CAP;
   return (
     <section

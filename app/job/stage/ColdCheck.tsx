@@ -1,7 +1,8 @@
+import { useContext } from "react";
 import { sawLevel } from "../../../core/book/acts/index.ts";
 import { openItems } from "../../../core/state/index.ts";
 import { Button } from "../../ui/Button.tsx";
-import { useHand } from "../hand/useHand.ts";
+import { InHandHere } from "../hand/hand-context.ts";
 import { useJob } from "./context.ts";
 
 const MARKS = [
@@ -14,7 +15,7 @@ const MARKS = [
 export function ColdCheck() {
   const { entries, book, mayBook } = useJob();
   const isDue = openItems(entries).some(({ about }) => about === "cold-check" || about === "level");
-  const [inHand] = useHand().next.now;
+  const inHand = useContext(InHandHere);
   // Once is enough: where it is what is in hand it stands first on the page.
   if (!isDue || inHand?.id === "prove:cold") return null;
   return (

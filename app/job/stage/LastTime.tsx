@@ -1,7 +1,8 @@
 import { Link } from "react-router";
 import { thing } from "../../../core/book/out/index.ts";
+import { hoursAndMinutes } from "../../../core/kernel/days/index.ts";
 import type { LastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
-import { dateOf, hoursAndMinutes } from "../../ui/dates.ts";
+import { dateOf } from "../../ui/dates.ts";
 import { useJob } from "./context.ts";
 
 const MOST = 12;

@@ -5,6 +5,7 @@ import { STAGE_NAMES } from "../../shell/stage-names.ts";
 import { Button, ButtonLink } from "../../ui/Button.tsx";
 import { showSlip } from "../../ui/slips.ts";
 import { useRest } from "../../ui/useRest.ts";
+import { InHandHere } from "../hand/hand-context.ts";
 import { CAP, InHand, NothingInHand } from "../hand/InHand.tsx";
 import { useBooking } from "../hand/useBooking.ts";
 import { useHand } from "../hand/useHand.ts";
@@ -127,7 +128,7 @@ export function Work({
             />
           )}
           {!act && mayBook && <NothingInHand next={hand.next} nowMs={hand.nowMs} />}
-          {children}
+          <InHandHere value={act}>{children}</InHandHere>
         </div>
       </section>
       <div className="flex flex-wrap items-center justify-end gap-3 border-rule border-t px-5 py-2 lg:px-7">

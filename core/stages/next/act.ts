@@ -44,8 +44,6 @@ export interface Act {
   /** The same for as long as it is the same thing to do. */
   id: string;
   stage: Stage;
-  /** The tool of its stage where it is done at length, where it has one. */
-  tool?: string;
   /** What to do, as one short order. */
   what: string;
   where?: string;

@@ -42,7 +42,6 @@ const litres = (label: string, known?: { value: number; from: string }, least = 
 export const capAct = ({ state }: Room): Act => ({
   id: "cap",
   stage: "fill",
-  tool: "levels",
   what: "See whether the cap may be opened",
   why: state.engine.cap.because,
   minutes: 2,
@@ -70,7 +69,6 @@ export function pourActs({ entries, system, state }: Room): Act[] {
       {
         id: "fill:drained",
         stage: "fill",
-        tool: "litres",
         what: "How much came out?",
         why: "The tap was opened, and nobody has written how much. Not measured is never nought.",
         minutes: 2,
@@ -92,7 +90,6 @@ export function pourActs({ entries, system, state }: Room): Act[] {
       {
         id: "fill:missing",
         stage: "fill",
-        tool: "litres",
         what: "How much was missing when it came?",
         why: `${format(-unaccountedL, "volume", system)} more went in than came out.`,
         minutes: 1,
@@ -112,7 +109,6 @@ export function pourActs({ entries, system, state }: Room): Act[] {
     {
       id: "fill:pour",
       stage: "fill",
-      tool: "mix",
       what: "Pour it in, and write down how much",
       why: `${format(unaccountedL, "volume", system)} out and not back in. What to mix stands under mix.`,
       minutes: 10,
@@ -158,7 +154,7 @@ function lastChoices(run: BleedRun): Choice[] {
 
 function stepAct(run: BleedRun, room: Room): Act {
   const { method, step: place, endsAt, cycles, stopped, startedAt } = run;
-  const base = { stage: "fill", tool: "air out", isInHand: true } as const;
+  const base = { stage: "fill", isInHand: true } as const;
   const isStopped = stopped !== undefined;
   const step = method.steps[place];
   const id = `fill:bleed:${startedAt}`;
@@ -236,7 +232,6 @@ function signActs({ method, step, signs, startedAt, isEnded }: BleedRun, { entri
     {
       id: `fill:sign:${sign}:${startedAt}`,
       stage: "fill",
-      tool: "air out",
       what: `Seen: ${SIGN_WORDS[sign]}?`,
       why: "The air is out when every sign says so.",
       minutes: 1,
@@ -261,7 +256,6 @@ export function bleedActs(room: Room): Act[] {
       {
         id: "fill:left",
         stage: "fill",
-        tool: "air out",
         what: `End what was begun: ${SCHOOL_WORDS[begun.school]}`,
         why: "It isn't a way that suits this car, by its card.",
         needs: ALONE,
@@ -275,7 +269,6 @@ export function bleedActs(room: Room): Act[] {
     {
       id: "fill:bleed",
       stage: "fill",
-      tool: "air out",
       what: `Get the air out: ${SCHOOL_WORDS[best.school]}`,
       why: best.because,
       minutes: best.steps.reduce((sum, { minutes = 0 }) => sum + minutes, 0),
@@ -313,7 +306,6 @@ export function levelActs({ state, entries }: Room): Act[] {
       {
         id: "fill:low",
         stage: "fill",
-        tool: "levels",
         what: "Top it up to the line",
         why: `${low}.`,
         minutes: 5,
@@ -336,7 +328,6 @@ export function levelActs({ state, entries }: Room): Act[] {
     {
       id: "prove:cold",
       stage: "prove",
-      tool: "levels",
       what: "Look at the level and the cap, cold",
       why: "After every pour, and after a night: where it has fallen there was air, or it is lost.",
       minutes: 3,

@@ -37,14 +37,13 @@ function engineFor({ engine, hazards, needs }: TestKnowledge): "cold" | "opened"
 
 /** The next of Find: the circuit, the best test with its outcomes, or the verdict. */
 export function findActs(room: Room): Act[] {
-  const { entries, card, now, terms, hasFinding, hasBegun } = room;
+  const { entries, card, now, hasFinding, hasBegun } = room;
   if (hasFinding || hasBegun) return [];
   const kind = circuitOf(entries, card?.circuit);
   if (!kind) return [circuitAct()];
   const { fanOnC = [], fanSenses } = card ?? {};
   const state = findState(entries, kind, { fanOnC, ...(fanSenses && { fanSenses }), now });
-  const plan = terms.find ?? { ...state, offer: verdictOffer(state) };
-  const { offer } = plan;
+  const offer = verdictOffer(state);
   if (offer)
     return [
       {
@@ -63,7 +62,7 @@ export function findActs(room: Room): Act[] {
         ],
       },
     ];
-  const best = plan.actions.find(({ kind: what }) => what === "test");
+  const best = state.actions.find(({ kind: what }) => what === "test");
   if (!best)
     return [verdictInWords("find:no-test", "No test is left that can be done here and would tell more.")];
   const test = testsOf(CIRCUITS[kind]).find(({ id }) => id === best.id) ?? testOf(best.id);

@@ -20,7 +20,6 @@ const nothingWrong: Choice = {
 export const verdictInWords = (id: string, why: string): Act => ({
   id,
   stage: "find",
-  tool: "by-hand",
   what: "Write down what it is",
   why,
   minutes: 1,

@@ -2,7 +2,7 @@ import { acceptedPart, chosePart, needsNoParts, refusedPart, tookOrder } from ".
 import { factsOf, lastFact, NoParts, OrderOfWork } from "../../book/facts/index.ts";
 import { type PartState, partKind } from "../../book/parts/index.ts";
 import { findingOf } from "../../state/index.ts";
-import { type Goal, stepsFor, timeOf } from "../../trade/order/index.ts";
+import { type Goal, stepsFor, timeWords } from "../../trade/order/index.ts";
 import { GRADES, type Grade } from "../../trade/sourcing/index.ts";
 import { looksFor } from "../plan/index.ts";
 import { type Act, ALONE, type Choice } from "./act.ts";
@@ -61,7 +61,6 @@ function chooseAct({ entries, parts, terms }: Room): Act[] {
     {
       id: "plan:part",
       stage: "plan",
-      tool: "which part",
       what: `What goes in for it: ${finding.words}?`,
       why: "By price, days and how each has held here; the whole comparison stands on Plan.",
       minutes: 5,
@@ -78,7 +77,6 @@ function chooseAct({ entries, parts, terms }: Room): Act[] {
 const boxAct = (part: PartState): Act => ({
   id: `plan:box:${part.entryId}`,
   stage: "plan",
-  tool: "parts",
   what: `Look the ${part.words} over, out of its box`,
   why: `Before the car is opened for it: ${looksFor(part.item).join(", ")}.`,
   minutes: 5,
@@ -104,7 +102,6 @@ const boxAct = (part: PartState): Act => ({
 const instead = (part: PartState, { terms }: Room): Act => ({
   id: `plan:instead:${part.entryId}`,
   stage: "plan",
-  tool: "parts",
   what: `Choose another ${part.words} in the place of the refused one`,
   why: part.refused?.because ?? "It was refused.",
   minutes: 3,
@@ -134,9 +131,6 @@ export function goalFor(item: string): Goal | undefined {
   return SWITCH.test(item) && !NOT_IN_THE_WAY.test(item) ? "switch only" : undefined;
 }
 
-const hours = (minutes: number) =>
-  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
-
 /** The order in which it comes apart, by what was chosen; nothing where nothing has to. */
 function orderAct({ entries, parts, terms, wasOpened }: Room): Act[] {
   // Whoever has begun without one goes on without one.
@@ -146,13 +140,11 @@ function orderAct({ entries, parts, terms, wasOpened }: Room): Act[] {
   if (!goal) return [];
   const features = terms.features ?? [];
   const steps = stepsFor(goal, features);
-  const { workMinutes, waitMinutes } = timeOf(steps);
-  const total = `${hours(workMinutes)} of work${waitMinutes > 0 ? `, ${hours(waitMinutes)} of waiting` : ""}`;
+  const total = timeWords(steps);
   return [
     {
       id: "plan:order",
       stage: "plan",
-      tool: "order of work",
       what: `Take the order of work: ${goal}, ${steps.length} steps`,
       why: `${total}${features.length > 0 ? `; ${features.join(", ")}, as on the last job on this model` : ""}. What this car has is changed on Plan.`,
       minutes: 2,

@@ -55,7 +55,6 @@ function proofAct(row: ProofRow): Act {
   return {
     id: `prove:${proof}`,
     stage: "prove",
-    tool: proof === "log" ? "log" : proof === "pressure" ? "pressure" : "proofs",
     what: verdict === "fail" ? `Put it right, then see again: ${words}` : `See: ${words}`,
     why: [how, because].filter(Boolean).join(" "),
     ...(MINUTES[proof] !== undefined && { minutes: MINUTES[proof] }),
@@ -85,7 +84,6 @@ export function wordActs({ entries }: Room): Act[] {
       return {
         id: `build:over:${part.entryId}`,
         stage: "build",
-        tool: "moved over",
         what: `Move over to the ${part.words}: ${left.join(", ")}`,
         why: "What stays on the old part is missed when it is in.",
         minutes: 10,
@@ -103,7 +101,6 @@ export function wordActs({ entries }: Room): Act[] {
       ({ what }): Act => ({
         id: `build:advice:${what}`,
         stage: "build",
-        tool: "while apart",
         what: `What does the owner say to a new ${what}?`,
         why: "It was advised, and nobody has said yes or no.",
         needs: ALONE,
@@ -127,7 +124,6 @@ export function signActs(room: Room): Act[] {
     acts.push({
       id: "prove:something",
       stage: "prove",
-      tool: "levels",
       what: "Look at the level, cold",
       why: "Nothing shows yet that it does what it should: no log, no test, no level.",
       minutes: 3,

@@ -5,7 +5,6 @@ import type { System } from "../../kernel/units/index.ts";
 import { bledVehicle, type JobCard, type JobState } from "../../state/index.ts";
 import type { BleedingVehicle } from "../../trade/bleed/index.ts";
 import type { Feature } from "../../trade/order/index.ts";
-import type { FindPlan, VerdictOffer } from "../find/index.ts";
 
 /** What a job's card says that the next thing to do depends on. */
 export interface NextCard extends JobCard {
@@ -28,8 +27,6 @@ export interface Offer {
 export interface NextTerms {
   system?: System;
   altitudeM?: number;
-  /** What Find has thought out already, with the shop's own history; else it goes by the handbook. */
-  find?: FindPlan & { offer?: VerdictOffer };
   /** What the shelf has. */
   offers?: readonly Offer[];
   /** What the car has in the way, by the last job on the model. */

@@ -34,7 +34,6 @@ export function stripActs({ entries, now }: Room): Act[] {
     return {
       id: `strip:step:${step.id}`,
       stage: "strip",
-      tool: "steps",
       what: step.name,
       where: index === 0 ? `step ${count + 1} of ${work.steps.length}` : undefined,
       why: step.why,
@@ -86,7 +85,6 @@ function stepAct(step: BackStep, room: Room): Act {
   return {
     id: `build:step:${entryId}`,
     stage: "build",
-    tool: "back",
     what: back.name,
     why: seen.length > 0 ? `See that: ${seen.join("; ")}.` : `${back.open}.`,
     minutes: 5,
@@ -113,7 +111,6 @@ function stepAct(step: BackStep, room: Room): Act {
 const groupAct = ({ items, place, behind }: BuildGroup): Act => ({
   id: `build:things:${items.map(({ entryId }) => entryId).join()}`,
   stage: "build",
-  tool: "back",
   what: `Put back: ${items.map((item) => thing(item, item.open)).join("; ")}`,
   where: place,
   of: items.map(({ item }) => item),
@@ -140,7 +137,6 @@ export function buildActs(room: Room): Act[] {
       ({ entryId, words, because }): Act => ({
         id: `build:get:${entryId}`,
         stage: "build",
-        tool: "to get",
         what: `Get ${words}`,
         why: `${because}.`,
         needs: ALONE,
@@ -153,7 +149,6 @@ export function buildActs(room: Room): Act[] {
       (task): Act => ({
         id: `build:task:${task.entryId}`,
         stage: "build",
-        tool: "back",
         what: task.words,
         why: "What the new part wants done so that it fits.",
         minutes: task.minutes,
@@ -168,7 +163,6 @@ export function buildActs(room: Room): Act[] {
       return {
         id: `build:check:${check?.id ?? words}`,
         stage: "build",
-        tool: "checks",
         what: `Put it right: ${words}`,
         why: check ? `Then see that: ${check.words}.` : "Then look again.",
         minutes: 10,

@@ -8,5 +8,6 @@ export {
   sorted,
   stepsFor,
   timeOf,
+  timeWords,
 } from "./order-of-work.ts";
 export { FEATURES, type Feature, GOALS, type Goal, type Needs, type WorkStep } from "./step.ts";

@@ -1,3 +1,4 @@
+import { hoursAndMinutes } from "../../kernel/days/index.ts";
 import type { Feature, Goal, WorkStep } from "./step.ts";
 import { KNOWN_STEPS } from "./steps.ts";
 
@@ -131,4 +132,15 @@ export function timeOf(order: readonly WorkStep[]): { workMinutes: number; waitM
     workMinutes: order.reduce((sum, { minutes }) => sum + minutes, 0),
     waitMinutes: order.reduce((sum, { waitMinutes }) => sum + waitMinutes, 0),
   };
+}
+
+/** The same in words: "1 h 10 min of work, 15 min of waiting". */
+export function timeWords(order: readonly WorkStep[]): string {
+  const { workMinutes, waitMinutes } = timeOf(order);
+  return [
+    `${hoursAndMinutes(workMinutes)} of work`,
+    waitMinutes > 0 ? `${hoursAndMinutes(waitMinutes)} of waiting` : "",
+  ]
+    .filter(Boolean)
+    .join(", ");
 }

@@ -9,13 +9,12 @@ import {
   inOrder,
   moved,
   stepsFor,
-  timeOf,
+  timeWords,
 } from "../../../../core/trade/order/index.ts";
 import type { LastOnModel } from "../../../../server/books/jobs/read-last-on-model.ts";
 import { useDraft } from "../../../drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { ChipsMany, ChipsOne } from "../../../ui/Chips.tsx";
-import { hoursAndMinutes } from "../../../ui/dates.ts";
 import { useJob } from "../../stage/context.ts";
 import { LastTime } from "../../stage/LastTime.tsx";
 import { StepList } from "./StepList.tsx";
@@ -35,8 +34,7 @@ export function OrderOfWorkPart({ last }: { last: LastOnModel | null }) {
   const [refused, setRefused] = useState("");
   const { goal, features, order } = typed ?? booked ?? { goal: "radiator", features: [], order: [] };
   const steps = inOrder(stepsFor(goal, features), order);
-  const { workMinutes, waitMinutes } = timeOf(steps);
-  const total = `${hoursAndMinutes(workMinutes)} of work${waitMinutes > 0 ? `, ${hoursAndMinutes(waitMinutes)} of waiting` : ""}`;
+  const total = timeWords(steps);
   const pairs = steps.filter(({ people }) => people === 2);
   const change = (part: Partial<Typed>) => {
     setRefused("");
