@@ -7,7 +7,7 @@ import type { useBooking } from "./useBooking.ts";
 /** What is typed with the act in hand; what the program knows stands in it already, and says from where. */
 export function HandField({ field, booking }: { field: Field; booking: ReturnType<typeof useBooking> }) {
   const { system, mayBook } = useJob();
-  const { text, setText, isKnown, isWrong, isMissing } = booking;
+  const { doubt, text, setText, isKnown, isWrong, isMissing } = booking;
   const isFigure = field.kind === "figure";
   const unit = isFigure ? SHOWN[field.dimension][system].label : undefined;
   return (
@@ -29,6 +29,7 @@ export function HandField({ field, booking }: { field: Field; booking: ReturnTyp
         onChange={(event) => setText(event.target.value)}
         {...(isFigure && { inputMode: "decimal" as const, className: "figure text-xl", unit })}
         {...(isKnown && field.known && { hint: field.known.from })}
+        {...(doubt && { hint: `${doubt} Look again, or book it and say why in a note.` })}
       />
     </div>
   );

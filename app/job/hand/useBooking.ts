@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { readShown, type System, toShown } from "../../../core/kernel/units/index.ts";
 import type { Act, Choice, Field, Said } from "../../../core/stages/next/index.ts";
+import { fallenDistance } from "../../../core/state/index.ts";
 import { readDistance } from "../../../core/trade/car/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { useJob } from "../stage/context.ts";
@@ -48,5 +49,10 @@ export function useBooking(act: Act) {
     setAsked(false);
     return isBooked;
   };
-  return { text, setText, isKnown: typed === undefined && known !== "", isWrong, isMissing, take };
+  const isDistance = field?.kind === "figure" && field.dimension === "distance";
+  const doubt =
+    isDistance && said?.figure !== undefined
+      ? fallenDistance(entries, page, { km: said.figure }, system)?.words
+      : undefined;
+  return { doubt, text, setText, isKnown: typed === undefined && known !== "", isWrong, isMissing, take };
 }

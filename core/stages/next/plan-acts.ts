@@ -131,12 +131,17 @@ export function goalFor(item: string): Goal | undefined {
   return SWITCH.test(item) && !NOT_IN_THE_WAY.test(item) ? "switch only" : undefined;
 }
 
+/** What has to come out for all the parts of a job: the most of it. */
+export function goalOf(parts: readonly { item: string }[]): Goal | undefined {
+  const goals = parts.flatMap(({ item }) => goalFor(item) ?? []);
+  return (["radiator", "fan only", "switch only"] as const).find((each) => goals.includes(each));
+}
+
 /** The order in which it comes apart, by what was chosen; nothing where nothing has to. */
 function orderAct({ entries, parts, terms, wasOpened }: Room): Act[] {
   // Whoever has begun without one goes on without one.
   if (wasOpened || lastFact(entries, OrderOfWork)) return [];
-  const goals = parts.flatMap(({ item }) => goalFor(item) ?? []);
-  const goal = (["radiator", "fan only", "switch only"] as const).find((each) => goals.includes(each));
+  const goal = goalOf(parts);
   if (!goal) return [];
   const features = terms.features ?? [];
   const steps = stepsFor(goal, features);

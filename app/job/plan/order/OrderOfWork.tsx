@@ -1,5 +1,7 @@
 import { useState } from "react";
 import { tookOrder } from "../../../../core/book/acts/index.ts";
+import { wantedParts } from "../../../../core/book/parts/index.ts";
+import { goalOf } from "../../../../core/stages/next/index.ts";
 import { workOrderOf } from "../../../../core/stages/plan/index.ts";
 import {
   FEATURES,
@@ -32,7 +34,13 @@ export function OrderOfWorkPart({ last }: { last: LastOnModel | null }) {
   const booked = workOrderOf(entries)?.said;
   const [typed, setTyped] = useDraft<Typed | undefined>(`order:${page.job.id}`, undefined);
   const [refused, setRefused] = useState("");
-  const { goal, features, order } = typed ?? booked ?? { goal: "radiator", features: [], order: [] };
+  const { goal, features, order } = typed ??
+    booked ?? {
+      // As in hand offers it: by what was chosen, and by what the last car of this model had in the way.
+      goal: goalOf(wantedParts(entries)) ?? ("radiator" as const),
+      features: [...(last?.features ?? [])],
+      order: [],
+    };
   const steps = inOrder(stepsFor(goal, features), order);
   const total = timeWords(steps);
   const pairs = steps.filter(({ people }) => people === 2);
