@@ -1,6 +1,5 @@
-import type { EntryDraft } from "../book/entry/index.ts";
 import type { BalanceLine } from "../book/out/index.ts";
-import type { LineContext, LineReading } from "./line.ts";
+import type { LineContext, LineDraft, LineReading } from "./line.ts";
 
 export interface Case {
   file: string;
@@ -53,20 +52,42 @@ export const jobOf = (system: "metric" | "us"): LineContext => ({
   ],
 });
 
+/** The job that is muttered into: on Find, with a tool and a plug out; what a line says of a time counts from its `now`. */
+export const mutteredJobOf = (system: "metric" | "us", stage: LineContext["stage"]): LineContext => {
+  const job = jobOf(system);
+  return {
+    ...job,
+    stage,
+    now: MUTTERED_AT,
+    capacityL: 9.3,
+    open: [...job.open, out("tool", "", "10 mm socket")],
+  };
+};
+const MUTTERED_AT = "2026-03-03T10:00:00.000Z";
+
 const figure = (value: number) => String(Number(value.toPrecision(9)));
 
-function short(entry: EntryDraft): string {
+function short(entry: LineDraft): string {
   const data = (entry.data ?? {}) as Record<string, unknown>;
   const place = entry.place ? ` @${entry.place}` : "";
   if (entry.corrects && !entry.item && !entry.text && !entry.data) return `strike ${entry.corrects.slice(1)}`;
   const said = () => {
     if (entry.account === "coolant") {
       const litres = figure(entry.in ?? entry.out ?? 0);
-      return `coolant ${entry.item} ${litres}${data.fraction === undefined ? "" : ` %${data.fraction}`}${place}`;
+      return `coolant ${entry.item} ${litres}${data.fraction === undefined ? "" : ` %${data.fraction}`}${place}${entry.text ? ` #${entry.text}` : ""}`;
     }
     if (entry.kind === "movement") {
       const direction = entry.out === undefined ? "in" : "out";
       return `${direction} ${entry.out ?? entry.in} ${entry.account} ${entry.item}${place}${entry.text ? ` #${entry.text}` : ""}`;
+    }
+    if (data.fact === "test-outcome") return `finds ${data.test} ${data.outcome}`;
+    if (data.fact === "codes") return `codes ${entry.text}`;
+    if (data.fact === "mix-read") return `mix ${data.fraction}${data.base ? ` ${data.base}` : ""}`;
+    if (data.fact === "proof") return `proof ${data.proof} ${data.verdict}`;
+    if (data.fact === "bleed-sign") return `sign ${data.sign} ${data.verdict}`;
+    if (data.fact === "pressure-read") {
+      const ago = entry.at ? ` ${(Date.parse(MUTTERED_AT) - Date.parse(entry.at)) / 60_000} min ago` : "";
+      return `pressure ${figure(entry.value ?? 0)} kPa${data.begins ? " begins" : ""}${ago}`;
     }
     if (data.fact === "to-get") return `to-get ${data.count} ${entry.item}${place}: ${data.because}`;
     if (data.fact === "coolant-level") return `level ${data.level}${data.heat ? ` ${data.heat}` : ""}`;

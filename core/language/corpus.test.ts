@@ -1,12 +1,12 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { completeLine } from "./complete-line.ts";
-import { casesOf, isSameMeaning, jobOf, meaningOf } from "./corpus.fixture.ts";
+import { casesOf, isSameMeaning, jobOf, meaningOf, mutteredJobOf } from "./corpus.fixture.ts";
 import { readLine } from "./read-line.ts";
 
 const FOLDER = new URL("./corpus/", import.meta.url);
 const cases = readdirSync(FOLDER)
-  .filter((name) => name.endsWith(".txt"))
+  .filter((name) => name.endsWith(".txt") && !name.startsWith("muttered"))
   .flatMap((name) => casesOf(name, readFileSync(new URL(name, FOLDER), "utf8")));
 const jobFor = (file: string) => jobOf(file === "us.txt" ? "us" : "metric");
 const plain = cases.filter(({ meaning }) => !meaning.startsWith("?"));
@@ -41,6 +41,64 @@ describe("the corpus of lines", () => {
     expect((read.choices?.length ?? 0) > 1).toBe(meaning === "??");
     const pointed = meaning.slice(2);
     if (meaning !== "??" && pointed) expect(line.slice(read.at)).toMatch(new RegExp(`^${pointed}`));
+  });
+});
+
+describe("what is muttered at a car", () => {
+  const muttered = ["muttered.txt", "muttered-us.txt"].flatMap((name) =>
+    casesOf(name, readFileSync(new URL(name, FOLDER), "utf8")).map(({ file, line, meaning }) => {
+      const [, stage = "find", means = ""] = /^(?:(fill|prove): )?(.*)$/.exec(meaning) ?? [];
+      const job = mutteredJobOf(file === "muttered-us.txt" ? "us" : "metric", stage as "find" | "fill");
+      return { file, line, means, job };
+    }),
+  );
+
+  it("is large, and half of it from a US shop", () => {
+    expect(muttered.length).toBeGreaterThanOrEqual(400);
+    const us = muttered.filter(({ file }) => file === "muttered-us.txt");
+    expect(us.length / muttered.length).toBeGreaterThan(0.4);
+  });
+
+  it.each(muttered)("$file: $line", ({ line, means, job }) => {
+    const read = readLine(line, job);
+    if (!("entry" in read)) return;
+    const said = meaningOf(read);
+    expect(isSameMeaning(said, means), `${line} was read as ${said}, and means ${means}`).toBe(true);
+  });
+
+  it("is read, nine lines of ten", () => {
+    const unread = muttered.filter(({ line, job }) => !("entry" in readLine(line, job)));
+    expect(unread.length / muttered.length, unread.map(({ line }) => line).join("\n")).toBeLessThan(0.1);
+  });
+
+  it("with a stranger put into it is never booked without the stranger", () => {
+    // "Not on at 98" says that it is not on.
+    for (const { line, job } of muttered)
+      for (const stranger of ["wibble", "maybe"])
+        for (const said of [`${line} ${stranger}`, `${stranger} ${line}`]) {
+          const read = readLine(said, job);
+          if (
+            "entry" in read &&
+            !/^(?:tool: |: to-get )/.test(`${read.entry.account ?? ""}: ${meaningOf(read)}`)
+          )
+            expect.fail(`${said} was read as ${meaningOf(read)}`);
+        }
+  });
+
+  it.each([
+    ["drain 52", "metric", [5.2, 52]],
+    ["odo 12", "metric", [12]],
+  ] as const)("what can hardly be meant is asked back: %s", (line, system, offered) => {
+    const job = { ...mutteredJobOf(system, "find"), distanceTrouble: () => "It has run 82,825 km." };
+    const read = readLine(line, job);
+    if ("entry" in read) expect.fail(`${line} was read as ${meaningOf(read)}`);
+    expect(read.choices?.map(({ entry }) => entry.out ?? entry.value)).toEqual(offered);
+  });
+
+  it("says nothing of some minutes ago where nobody says what time it is", () => {
+    expect(
+      readLine("1.2 bar for 15 minutes", { ...mutteredJobOf("metric", "prove"), now: undefined }),
+    ).toHaveProperty("expected");
   });
 });
 

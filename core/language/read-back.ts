@@ -110,8 +110,9 @@ const EVERYTHING = new Set(["everything", "all"]);
 
 /** What goes back must be out: the line is matched against what is open, and never books more than that. */
 export function readBack({ move, rest, at }: MoveRead, line: readonly Word[], context: LineContext): Read {
-  if (rest.length === 1 && EVERYTHING.has(rest[0]?.word ?? "") && context.open.length > 0)
-    return context.open.map((each) => back(each, each.open));
+  const isAll = rest.length === 1 && EVERYTHING.has(rest[0]?.word ?? "");
+  const all = context.open.filter(({ account }) => move !== "plug-in" || account === "connector");
+  if (isAll && all.length > 0) return all.map((each) => back(each, each.open));
   const known = new Set(context.names);
   for (const each of context.open) for (const word of lineWords(each)) known.add(word);
   const things = readThings(rest, known);

@@ -3,7 +3,15 @@ import type { EntryDraft } from "../book/entry/index.ts";
 import { CoolantRead, factOf, lastFact, MeasuredUnit } from "../book/facts/index.ts";
 import { mayBeOtherDegrees, toShown } from "../kernel/units/index.ts";
 import { type SeatSide, sideFromSeat } from "../trade/fit/index.ts";
-import { type Expectation, isExpectation, type LineContext, type LineReading, type Read } from "./line.ts";
+import { askedBack } from "./asked-back.ts";
+import {
+  type Expectation,
+  isExpectation,
+  type LineContext,
+  type LineDraft,
+  type LineReading,
+  type Read,
+} from "./line.ts";
 import { isMoveAt, movesOf } from "./moves.ts";
 import { bypassDraft, bypassOf, hungUp, readCaps, saidToHang } from "./read-apart.ts";
 import { readBack } from "./read-back.ts";
@@ -13,8 +21,10 @@ import { readHose } from "./read-hose.ts";
 import { readLevel } from "./read-level.ts";
 import { readOut } from "./read-out.ts";
 import { readReading } from "./read-reading.ts";
+import { readSpoken, type Spoken } from "./read-spoken.ts";
 import { readTest } from "./read-test.ts";
 import { readWork } from "./read-work.ts";
+import { withFigures } from "./spoken-figures.ts";
 import { type Word, wordsOf } from "./words.ts";
 
 const OPENERS =
@@ -60,10 +70,18 @@ function readings(words: readonly Word[], text: string, context: LineContext): E
   );
 }
 
-const sayBack = (drafts: readonly EntryDraft[], context: LineContext) =>
-  drafts.map((draft) => describeEntry(draft, context.system)).join(" ");
+const MS_PER_MINUTE = 60_000;
 
-function asReading([entry, ...more]: EntryDraft[], context: LineContext): LineReading | undefined {
+/** What stood some minutes ago says so: two readings of one gauge are told apart by nothing else. */
+function agoOf({ at }: LineDraft, { now }: LineContext): string {
+  const minutes = at && now ? Math.round((Date.parse(now) - Date.parse(at)) / MS_PER_MINUTE) : 0;
+  return minutes > 0 ? `${minutes} min ago: ` : "";
+}
+
+const sayBack = (drafts: readonly LineDraft[], context: LineContext) =>
+  drafts.map((draft) => `${agoOf(draft, context)}${describeEntry(draft, context.system)}`).join(" ");
+
+function asReading([entry, ...more]: LineDraft[], context: LineContext): LineReading | undefined {
   return entry && { entry, more, reading: sayBack([entry, ...more], context) };
 }
 
@@ -105,7 +123,7 @@ function bySeat(words: Word[], { entries }: LineContext): Word[] {
 }
 
 /** What is said in one word of two, and the radiator's own hoses, which are the upper and the lower one. */
-function asMeant(drafts: EntryDraft[], words: readonly Word[]): EntryDraft[] {
+function asMeant(drafts: LineDraft[], words: readonly Word[]): LineDraft[] {
   const isBoth = words.some(({ word, quoted }) => word === "both" && !quoted);
   return drafts.flatMap((draft) => {
     const side = draft.account === "hose" ? RADIATOR_HOSE.exec(draft.place ?? "")?.[1] : undefined;
@@ -152,7 +170,7 @@ function readBypass(text: string, context: LineContext): LineReading | Expectati
   return "because" in drafts ? { expected: drafts.because, at: 0 } : asReading(drafts, context);
 }
 
-function readPlain(text: string, context: LineContext): LineReading | Expectation {
+function readTyped(text: string, context: LineContext): LineReading | Expectation {
   const told = readHung(text, context) ?? readBypass(text, context);
   if (told) return told;
   const words = bySeat(wordsOf(text), context);
@@ -178,6 +196,45 @@ function readPlain(text: string, context: LineContext): LineReading | Expectatio
   return furthest ?? { expected: `a word that says what happened: ${OPENERS}`, at: first.at };
 }
 
+/** Lines that say together what one says; nothing where one of them can't be read. */
+function readTogether(lines: readonly string[], context: LineContext): LineReading | undefined {
+  const drafts: LineDraft[] = [];
+  for (const line of lines) {
+    const read = readTyped(line, context);
+    if ("expected" in read) return undefined;
+    drafts.push(read.entry, ...read.more);
+  }
+  return asReading(drafts, context);
+}
+
+const asChoices = (choices: LineReading[]): Expectation => ({
+  expected: `which of them is meant: ${choices.map(({ reading }) => reading.replace(/\.$/, "")).join(" or ")}`,
+  at: 0,
+  choices,
+});
+
+function asSpoken(spoken: Spoken, context: LineContext): LineReading | Expectation | undefined {
+  if ("lines" in spoken) return readTogether(spoken.lines, context);
+  if ("drafts" in spoken) return asReading(spoken.drafts, context);
+  return asChoices(spoken.choices.flatMap((drafts) => asReading(drafts, context) ?? []));
+}
+
+/** A line in the words of the book; where it is none, as it is muttered, with its figures as they are spoken. */
+function readPlain(text: string, context: LineContext): LineReading | Expectation {
+  const typed = readTyped(text, context);
+  if ("entry" in typed || typed.choices) return typed;
+  const typedWords = wordsOf(text);
+  const words = withFigures(typedWords);
+  const spoken = readSpoken(words, context);
+  const read = spoken && asSpoken(spoken, context);
+  if (read) return read;
+  const isChanged =
+    words.length !== typedWords.length || words.some(({ word }, at) => word !== typedWords[at]?.word);
+  if (!isChanged || words.some(({ quoted }) => quoted)) return typed;
+  const inFigures = readTyped(words.map((word) => word.text).join(" "), context);
+  return "entry" in inFigures ? inFigures : typed;
+}
+
 /**
  * Reads one line of the entry language: field words and plain speech in any order, units anywhere.
  * `out 3 m6x20 airbox bag 2`, `upper and lower hose off`, `in bag 2 and 3`, `drain 5.2`, `add 2 l water`,
@@ -191,5 +248,6 @@ export function readLine(text: string, context: LineContext): LineReading | Expe
   if (text.length > MOST_LETTERS)
     return { expected: `a line of at most ${MOST_LETTERS} letters`, at: MOST_LETTERS };
   const correction = context.isSigned ? readLateCorrection : readCorrection;
-  return correction(wordsOf(text), text, context, readPlain) ?? readPlain(text, context);
+  const read = correction(wordsOf(text), text, context, readPlain) ?? readPlain(text, context);
+  return askedBack(read, context);
 }

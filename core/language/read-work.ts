@@ -189,6 +189,10 @@ const BARE_FIGURE = /(?:^|\s)\d+(?=\s|$)/;
 const NO_THING =
   /^(?:(?:in|out|off|on|up|to|back|down|it|them|this|that|hot|warm|cold|ready|rid|going|round|by|the|no|not|none|nothing|anything|something|everything)\b|(?:one|both|a?\s?pair|couple|another)$)/i;
 
+/** Nobody gets a quart: what goes by volume is coolant. */
+const BY_VOLUME =
+  /^(?:\d+(?:[.,]\d+)?\s*)?(?:l|litres?|liters?|qts?|quarts?|gals?|gallons?|pints?|ml|coolant|water|antifreeze)\b/;
+
 const wanted =
   (because: ToGet["because"], word: string): Reader =>
   (rest) => {
@@ -200,11 +204,14 @@ const wanted =
     const after = COUNT_BEHIND.exec(text);
     if (before && after) return expected("how many once, then what it is", rest);
     const count = Number(before?.[1] ?? after?.[1] ?? after?.[2] ?? 1);
-    const named = tidy(text.slice(before?.[0].length ?? 0, after?.index)).toLowerCase();
+    const named = tidy(text.slice(before?.[0].length ?? 0, after?.index))
+      .toLowerCase()
+      .replace(/ off$/, "");
     const bag = BAG_BEHIND.exec(named);
     const item = tidy(named.slice(0, bag?.index));
     if (!before && !after && isManySaid(item)) return expected("how many, then what it is", rest);
     if (count < 1 || count > MOST_COUNT) return expected(`how many, from 1 to ${MOST_COUNT}`, rest);
+    if (BY_VOLUME.test(item)) return expected("what became of it: spill 0.5 L, drain 0.5 L", rest);
     if (!item || item.length > MOST_NAME || NO_THING.test(item))
       return expected("how many and what it is", rest);
     if (BARE_FIGURE.test(item.replace(new RegExp(SIZED.source.slice(1), "gi"), "")))

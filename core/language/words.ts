@@ -26,7 +26,7 @@ const PIECE = /"([^"]*)"?|(?<![^\s])'([^']+)'(?![^\s,;])|[^\s"]+/g;
 const JOINERS = new Set(["and", "&", "+", "plus"]);
 const LETTERS_ONLY = /^[a-z]+(?:[-/][a-z]+)+$/;
 /** One word with a hyphen in it, not two. */
-const KEPT_WHOLE = new Set(["o-ring", "o-rings", "t-stat", "x-ray"]);
+const KEPT_WHOLE = new Set(["o-ring", "o-rings", "t-stat", "x-ray", "a/c"]);
 
 export const JOIN = "and";
 

@@ -23,6 +23,6 @@ export { type MoveOver, moveOver } from "./move-over.ts";
 export { type NotWritten, notWritten } from "./not-written.ts";
 export { pouredMix } from "./poured-mix.ts";
 export { pressureHeld, pressureReadings } from "./pressure-test.ts";
-export { type ProofRow, type ProvenCar, proofsOf, provenCar, unproven } from "./proofs.ts";
+export { type ProofRow, type ProvenCar, proofsOf, proofWords, provenCar, unproven } from "./proofs.ts";
 export { type ApartRow, whileApart } from "./while-apart.ts";
 export { type WorkDone, workDone } from "./work-done.ts";

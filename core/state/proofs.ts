@@ -79,6 +79,9 @@ const HOW: Record<Exclude<ProofName, `fan-${number}`>, [words: string, how: stri
   road: ["road test", "Drive until it is hot and a fan has run; write down the distance before and after."],
 };
 
+/** What a proof is called, as Prove and the report have it. */
+export const proofWords = (proof: Exclude<ProofName, `fan-${number}`>): string => HOW[proof][0];
+
 /** Reads what a log says: whether it shows all that it should. */
 function byLog(log: WarmUpLog | undefined, { fanStages }: ProvenCar): Pick<ProofRow, "verdict" | "because"> {
   if (!log) return { verdict: "not-seen" };

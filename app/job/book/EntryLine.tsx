@@ -80,10 +80,10 @@ export function EntryLine({
           id={id}
           text={text}
           line={read}
-          fallen={line.fallen?.words}
           isSigned={isSigned}
           isRefused={line.isRefusedHere}
           onChoose={line.choose}
+          onNote={line.mayNote ? line.keepAsNote : undefined}
         />
       </div>
     </div>

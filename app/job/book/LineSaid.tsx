@@ -6,11 +6,18 @@ const ONLY_SIGNED = "Signed: only a correction can be booked, with why behind â€
 const NOT_READ_YET = "It is read in a moment.";
 const ONLY_CORRECTIONS = "The job is signed: name the line to correct, such as correct 14 â€¦";
 
+const SEVERAL = "It can mean several things. Which?";
+/** What is asked of a line that can't simply be booked: several meanings, or one that can hardly be meant. */
+const askedOf = ({ expected, choices = [] }: Expectation) =>
+  choices.length > 1 && expected.startsWith("which") ? SEVERAL : `Is that meant? Wanted: ${expected}.`;
+
 /** How a line is read, as it is said once typing pauses. */
 function spoken(line: LineReading | Expectation, isRefused: boolean): string {
   if (isRefused) return ONLY_CORRECTIONS;
   if ("entry" in line) return `${line.reading} Enter books it.`;
-  return line.choices ? "It can mean several things. Which?" : `Wanted there: ${line.expected}.`;
+  return line.choices
+    ? askedOf(line)
+    : `Wanted there: ${line.expected}. Control and Enter keep it as a note.`;
 }
 
 /** How the line is read, or what is wanted in it. */
@@ -18,33 +25,41 @@ export function LineSaid({
   id,
   text,
   line,
-  fallen,
   isSigned,
   isRefused,
   onChoose,
+  onNote,
 }: {
   id: string;
   text: string;
   line: LineReading | Expectation | undefined;
-  /** What is wrong with the distance that it would book. */
-  fallen: string | undefined;
   isSigned: boolean;
   isRefused: boolean;
   onChoose: (reading: LineReading) => void;
+  /** Keeps it as it was said; absent where it may not be. */
+  onNote: (() => void) | undefined;
 }) {
   const nothing = text.trim() !== "" ? NOT_READ_YET : isSigned ? ONLY_SIGNED : SAY;
   return (
     <>
       <div id={`${id}-reading`} className="min-h-6 text-sm leading-snug">
         {!line && <span className="text-ink-2">{nothing}</span>}
-        {line &&
-          "entry" in line &&
-          (isRefused
-            ? ONLY_CORRECTIONS
-            : [line.reading, fallen, "Enter books it."].filter(Boolean).join(" "))}
-        {line && "expected" in line && line.choices && <Choices choices={line.choices} onChoose={onChoose} />}
+        {line && "entry" in line && (isRefused ? ONLY_CORRECTIONS : `${line.reading} Enter books it.`)}
+        {line && "expected" in line && line.choices && (
+          <Choices asked={askedOf(line)} choices={line.choices} onChoose={onChoose} />
+        )}
         {line && "expected" in line && !line.choices && (
           <Pointed text={text} at={line.at} expected={line.expected} />
+        )}
+        {onNote && (
+          <button
+            type="button"
+            className="mt-1 flex min-h-11 w-full items-center justify-between gap-3 rounded-md border border-edge px-3 text-left"
+            onClick={onNote}
+          >
+            <span>Keep it as a note, as it stands</span>
+            <kbd className="figure text-ink-2 text-sm max-sm:hidden">Ctrl Enter</kbd>
+          </button>
         )}
       </div>
       <AfterPause text={line ? spoken(line, isRefused) : ""} />
@@ -54,15 +69,17 @@ export function LineSaid({
 
 /** A line that can mean several things is asked about: one tap says which. */
 function Choices({
+  asked,
   choices,
   onChoose,
 }: {
+  asked: string;
   choices: LineReading[];
   onChoose: (reading: LineReading) => void;
 }) {
   return (
     <span className="flex flex-col gap-1">
-      <span className="font-bold">It can mean several things. Which?</span>
+      <span className="font-bold">{asked}</span>
       {choices.map((choice) => (
         <button
           key={choice.reading}

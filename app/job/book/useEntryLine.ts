@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
+import { noted } from "../../../core/book/acts/index.ts";
 import type { Stage } from "../../../core/book/entry/index.ts";
-import { Distance, factOf, lifted } from "../../../core/book/facts/index.ts";
 import { stillOut } from "../../../core/book/out/index.ts";
 import type { LineContext, LineReading } from "../../../core/language/index.ts";
 import { fallenDistance } from "../../../core/state/index.ts";
@@ -37,6 +37,12 @@ const contextOf = (
   entries: context.entries,
   isSigned: context.page.job.signedAt !== null,
   cap,
+  get now() {
+    return new Date().toISOString();
+  },
+  ...(context.page.card && { capacityL: context.page.card.capacityL }),
+  distanceTrouble: (km, corrects) =>
+    fallenDistance(context.entries, context.page, { km, corrects }, context.system)?.words,
 });
 
 /** A line that was asked for by tapping an old one. */
@@ -44,12 +50,6 @@ export interface GivenLine {
   text: string;
   at: number;
 }
-
-/** What is wrong with the distance that a line would book, if it books one. */
-const fallenIn = (entry: LineReading["entry"], { entries, page, system }: JobContext) =>
-  factOf(lifted(entry))?.fact instanceof Distance && entry.value !== undefined
-    ? fallenDistance(entries, page, { km: entry.value, corrects: entry.corrects }, system)
-    : undefined;
 
 /** What is typed in the entry line, how it is read, and what its keys do. */
 export function useEntryLine(context: JobContext, stage: Stage, given?: GivenLine) {
@@ -90,11 +90,17 @@ export function useEntryLine(context: JobContext, stage: Stage, given?: GivenLin
     setText(next);
     setChosen(-1);
   };
-  const fallen = line && "entry" in line ? fallenIn(line.entry, context) : undefined;
   const submit = () => {
     if (isTyped && !language) asked.current = text;
     if (!line || "expected" in line || isRefusedHere) return;
     choose(line);
+  };
+  /** What can't be read is kept as it was said. */
+  const mayNote = !isSigned && line !== undefined && "expected" in line && !line.choices;
+  const keepAsNote = () => {
+    if (!mayNote || !book([noted(text.trim())])) return;
+    type(aside);
+    setAside("");
   };
   const choose = ({ entry, more }: LineReading) => {
     if (!book([entry, ...more])) return;
@@ -112,7 +118,8 @@ export function useEntryLine(context: JobContext, stage: Stage, given?: GivenLin
     if (event.key === "Enter") {
       event.preventDefault();
       if (event.repeat) return;
-      if (chosen >= 0 && offers[chosen]) type(offers[chosen]);
+      if (event.ctrlKey || event.metaKey) keepAsNote();
+      else if (chosen >= 0 && offers[chosen]) type(offers[chosen]);
       else submit();
     } else if (event.key === "ArrowDown" && offers.length > 0) {
       event.preventDefault();
@@ -135,8 +142,8 @@ export function useEntryLine(context: JobContext, stage: Stage, given?: GivenLin
     input.current?.focus();
   };
   return {
-    ...{ input, text, line, offers, chosen, aside, fallen, isSigned, isTyped, isRefusedHere },
+    ...{ input, text, line, offers, chosen, aside, isSigned, isTyped, isRefusedHere },
     isReady: language !== undefined,
-    ...{ type, take, submit, choose, press, giveBack },
+    ...{ type, take, submit, choose, press, giveBack, mayNote, keepAsNote },
   };
 }

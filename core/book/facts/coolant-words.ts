@@ -11,5 +11,5 @@ export function coolantWords(entry: EntryDraft | Entry, system: System): string 
   const isKnown = Object.hasOwn(COOLANT_ITEMS, entry.item ?? "");
   const what = isKnown ? COOLANT_ITEMS[entry.item as CoolantItem] : (entry.item ?? "");
   const sign = entry.item === "capacity" ? (entry.in === undefined ? "less " : "more ") : "";
-  return `Coolant ${what}${entry.place ? ` (${entry.place})` : ""}: ${sign}${format(litresOf(entry), "volume", system)}`;
+  return `Coolant ${what}${entry.place ? ` (${entry.place})` : ""}: ${sign}${format(litresOf(entry), "volume", system)}${entry.text ? ` (${entry.text})` : ""}`;
 }
