@@ -122,6 +122,11 @@ describe("one job from complaint to signed", () => {
     await expect.poll(() => page.$eval("aside mark", (mark) => mark.textContent)).toBe("arbox");
     await page.keyboard.press("Enter");
     await expect.poll(async () => (await bookWords(page)).length).toBe(lines);
+    await page.locator("[data-entry-line]").fill("puddle under the passenger side");
+    await page.keyboard.down("Control");
+    await page.keyboard.press("Enter");
+    await page.keyboard.up("Control");
+    await expect.poll(async () => (await bookWords(page)).at(-1)).toContain("Puddle under the passenger side");
     await page.locator("[data-entry-line]").fill("in ba");
     await page.keyboard.press("Tab");
     await expect

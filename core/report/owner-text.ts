@@ -26,7 +26,7 @@ export function ownerText({ complaint, finding, moved, parts, proofs, advice, lo
     complaint ? ended(`You told us: ${complaint}`) : "",
     finding
       ? ended(
-          `We found${finding.kind === "nothing-wrong" ? " nothing wrong" : ""}: ${lowered(finding.words)}`,
+          `We found${finding.kind === "nothing-wrong" ? " nothing wrong" : ""}: ${lowered([finding.words, finding.cause].filter(Boolean).join("; "))}`,
         )
       : "",
     fitted.length > 0

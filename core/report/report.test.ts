@@ -73,6 +73,14 @@ const row = (rows: readonly { name: string; words: string }[], name: string) =>
   rows.find((each) => each.name === name)?.words;
 
 describe("the report of a job", () => {
+  it("says that nobody measured, and never nought, of what ran out with the radiator", () => {
+    const unmeasured = JOB.filter(({ item }) => item !== "drained");
+    const radiator = { kind: "movement", account: "part", item: "radiator", out: 1, stage: "strip" } as const;
+    const { coolant } = reportOf(input(book([radiator, ...unmeasured])));
+    expect(row(coolant, "Out and in")).toMatch(/^not measured as it came out, 4\.9\sL in/u);
+    expect(row(coolant, "Balance")).toContain("not measured");
+  });
+
   it("says what the book says, each in its place", () => {
     const report = reportOf(input(book(JOB)));
     expect(row(report.job, "Complaint")).toBe("Hot in the queue");

@@ -150,7 +150,12 @@ function productsPoured(entries: readonly Entry[]): string[] {
 
 function outAndIn(sums: CoolantBalance, system: System): string {
   const out = sums.drainedL + sums.spilledL + sums.keptInPartsL + sums.missingAtArrivalL;
-  return `${format(out, "volume", system)} out, ${format(sums.addedL, "volume", system)} in`;
+  const told = sums.isOutUntold
+    ? out > 0
+      ? `${format(out, "volume", system)} measured as it came out and more that wasn't`
+      : "not measured as it came out"
+    : `${format(out, "volume", system)} out`;
+  return `${told}, ${format(sums.addedL, "volume", system)} in`;
 }
 
 function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): ReportRow[] {
@@ -171,11 +176,13 @@ function coolantRows({ entries, card, system, altitudeM = 0 }: ReportInput): Rep
   const rest = litres(Math.abs(sums.unaccountedL));
   rows.push({
     name: "Balance",
-    words: sums.withinTolerance
-      ? `level within ${litres(sums.toleranceL)}, which is what jugs can tell`
-      : sums.unaccountedL > 0
-        ? `${rest} not accounted for`
-        : `${rest} more went in than is known to have come out`,
+    words: sums.isOutUntold
+      ? "can't be told: what came out was not measured"
+      : sums.withinTolerance
+        ? `level within ${litres(sums.toleranceL)}, which is what jugs can tell`
+        : sums.unaccountedL > 0
+          ? `${rest} not accounted for`
+          : `${rest} more went in than is known to have come out`,
   });
   if (sums.addedL > 0)
     rows.push({ name: "Strength in it", words: strengthWords(entries, card, system, altitudeM) });
@@ -248,7 +255,10 @@ export function reportOf(input: ReportInput): JobReport {
   const apart = whileApart(entries).filter(({ as }) => as && as !== "sound");
   const rows: ReportRow[] = [
     { name: "Complaint", words: complaintOf(entries) ?? "not written" },
-    { name: "Found", words: finding?.words ?? "not written" },
+    {
+      name: "Found",
+      words: finding ? [finding.words, finding.cause].filter(Boolean).join("; ") : "not written",
+    },
     { name: "Distance", words: distanceWords(entries, system) },
     ...(codes.length > 0 ? [{ name: "Codes", words: codes.join("; ") }] : []),
   ];

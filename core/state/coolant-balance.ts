@@ -1,6 +1,7 @@
 import type { Entry } from "../book/entry/index.ts";
 import { JUG_SHARE } from "../trade/limits/index.ts";
 import { coolantLines } from "./coolant.ts";
+import { drainedUntold } from "./drained-untold.ts";
 
 export interface CoolantBalance {
   drainedL: number;
@@ -16,6 +17,8 @@ export interface CoolantBalance {
   withinTolerance: boolean;
   /** True once any coolant has moved. */
   moved: boolean;
+  /** Some came out, and nobody has written how much: the sums are of what is known, and say nothing of the rest. */
+  isOutUntold: boolean;
 }
 
 /** What clings to pans, hoses and funnel however careful one is. */
@@ -51,5 +54,6 @@ export function coolantBalance(entries: readonly Entry[]): CoolantBalance {
     toleranceL,
     withinTolerance: Math.abs(unaccountedL) <= toleranceL,
     moved: left + sums.poured > 0 || sums.capacity !== 0,
+    isOutUntold: drainedUntold(entries) !== undefined,
   };
 }

@@ -1,5 +1,6 @@
 import { type Entry, onceStanding, type Stage, standing } from "../book/entry/index.ts";
 import {
+  BleedSign,
   BleedStep,
   Bypass,
   CoolantLevel,
@@ -17,7 +18,6 @@ import {
   levelWords,
   openWords,
   stepsOff,
-  stepsState,
   stillOut,
   toGet,
   wentInBeyond,
@@ -26,6 +26,8 @@ import {
 import { wantedParts } from "../book/parts/index.ts";
 import type { System } from "../kernel/units/index.ts";
 import { coolantBalance } from "./coolant-balance.ts";
+import { drainedUntold } from "./drained-untold.ts";
+import { fuseCause } from "./fuse-cause.ts";
 import { moveOver } from "./move-over.ts";
 import { notWritten } from "./not-written.ts";
 import { type ProofRow, type ProvenCar, proofsOf, unproven } from "./proofs.ts";
@@ -38,6 +40,7 @@ export interface Duty {
     | "counted"
     | "step"
     | "begun"
+    | "cause"
     | "check"
     | "to-get"
     | "task"
@@ -161,9 +164,18 @@ function bleedingBegun(entries: readonly Entry[]): Duty[] {
   ];
 }
 
+/** Cold again after bleeding, at the line or not: the same look, said as a sign that the air is out. */
+const coldSigns = (entries: readonly Entry[], since: number) =>
+  factsOf(entries, BleedSign)
+    .filter(
+      ({ fact, entry }) => fact.sign === "cold-level" && fact.verdict !== "not-seen" && entry.order > since,
+    )
+    .map(({ fact, entry }) => ({ entry, isAtLine: fact.verdict === "pass" }));
+
 /**
- * The last look at the level since the last pour. At the line or above and cold, it is the cold check; anything lower is
- * open with its own words, whoever looked and whenever; after a pour nothing but the cold check will do.
+ * The last look at the level since the last pour. At the line or above and cold, it is the cold check, said as a level or as
+ * the sign of bleeding; anything lower is open with its own words, whoever looked and whenever; after a pour nothing but the
+ * cold check will do.
  */
 function levelOpen(entries: readonly Entry[]): Duty[] {
   const lastPour = standing(entries).findLast(
@@ -176,6 +188,11 @@ function levelOpen(entries: readonly Entry[]): Duty[] {
   const since = factsOf(entries, CoolantLevel).filter(({ entry }) => entry.order > (lastPour?.order ?? 0));
   const last =
     since.findLast(({ fact }) => fact.heat === "cold") ?? since.findLast(({ fact }) => fact.heat !== "hot");
+  const sign = coldSigns(entries, lastPour?.order ?? 0).at(-1);
+  if (sign && sign.entry.order > (last?.entry.order ?? 0))
+    return sign.isAtLine
+      ? []
+      : [owed("level", "fill", "cold again, and not at the line", "Top up, then look again cold.")];
   const isLow = last && last.fact.level !== "line" && last.fact.level !== "max";
   if (isLow) return [owed("level", "fill", levelWords(last.fact.level), "Top up, then look again cold.")];
   if (!lastPour || last?.fact.heat === "cold") return [];
@@ -184,31 +201,16 @@ function levelOpen(entries: readonly Entry[]): Duty[] {
   ];
 }
 
-/** The tap was opened, by its step, and no line says how much came out. */
-function drainedUntold(entries: readonly Entry[]): Duty[] {
-  const step = stepsState(entries).find(({ step }) => step === "drain");
-  const all = standing(entries);
-  const said = step && all.find(({ id }) => id === step.entryId);
-  if (!said) return [];
-  const moved = all.filter(({ account, kind }) => account === "coolant" && kind === "movement");
-  // Whoever measures first and ticks then has told of the same draining: since it was filled last.
-  const filled = moved.findLast(
-    ({ in: poured = 0, item, order }) => poured > 0 && item === "poured" && order < said.order,
-  );
-  const isTold = moved.some(
-    ({ item, out = 0, order }) =>
-      (item === "drained" || item === "kept") &&
-      out > 0 &&
-      order > (filled?.order ?? Number.NEGATIVE_INFINITY),
-  );
-  return isTold
-    ? []
-    : [owed("litres", "strip", "drained, and nobody has written how much", "Measure it: drain 5.2 L.")];
-}
+/** Coolant was let out, and no line says how much. */
+const untold = (entries: readonly Entry[]): Duty[] => {
+  const words = drainedUntold(entries);
+  return words ? [owed("litres", "strip", words, "Measure it: drain 5.2 L.")] : [];
+};
 
 function litresOpen(entries: readonly Entry[], system: System): Duty[] {
-  const { withinTolerance, unaccountedL } = coolantBalance(entries);
-  if (withinTolerance) return [];
+  const { withinTolerance, unaccountedL, isOutUntold } = coolantBalance(entries);
+  // What came out isn't known: then nothing follows from what went in.
+  if (withinTolerance || isOutUntold) return [];
   const how =
     unaccountedL > 0 ? "Pour it, or say what was spilled." : "Say how much was missing when it came.";
   return [owed("litres", "fill", coolantWords(unaccountedL, system), how)];
@@ -223,7 +225,7 @@ const reckonOpen = (entries: readonly Entry[], system: System): Duty[] => [
   ...countedOpen(entries),
   ...workOpen(entries),
   ...bypassed(entries),
-  ...drainedUntold(entries),
+  ...untold(entries),
   ...litresOpen(entries, system),
   ...bleedingBegun(entries),
   ...partsNotChecked(entries),
@@ -260,6 +262,19 @@ const toMoveOver = (entries: readonly Entry[]): Duty[] =>
       ),
     );
 
+/** A fuse blew, and nobody has said what blew it: the new one goes the same way. */
+const blownUntold = (entries: readonly Entry[]): Duty[] =>
+  fuseCause(entries)?.isAsked
+    ? [
+        named(
+          "cause",
+          "find",
+          "a fuse blew, and nobody has said what blew it",
+          "Measure the draw, look along its wire.",
+        ),
+      ]
+    : [];
+
 /** Advised, and the owner has said neither yes nor no. */
 const notAnswered = (entries: readonly Entry[]): Duty[] =>
   whileApart(entries)
@@ -290,6 +305,7 @@ export const dutiesOf = (
       proof,
     }),
   ),
+  ...blownUntold(entries),
   ...toMoveOver(entries),
   ...notAnswered(entries),
   ...notWritten(entries).map(({ words, stage }) => named("not-written", stage, words, "Write it down.")),

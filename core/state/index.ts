@@ -12,9 +12,11 @@ export {
 } from "./coolant.ts";
 export { type CoolantBalance, coolantBalance } from "./coolant-balance.ts";
 export { type Doubled, doubled } from "./doubled.ts";
+export { drainedUntold } from "./drained-untold.ts";
 export { type Duty, dutiesOf, mayClose, type OpenItem, openItems } from "./duties.ts";
 export { type EngineState, engineState, mayHaveOpened } from "./engine.ts";
 export { complaintOf, type Found, findingOf } from "./finding.ts";
+export { fuseCause } from "./fuse-cause.ts";
 export { type JobCard, type JobState, jobState } from "./job-state.ts";
 export { type CarHasRun, fallenDistance, knownDistances } from "./known-distances.ts";
 export { isKnownLow, notTogether, notToRun } from "./may-run.ts";

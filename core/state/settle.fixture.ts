@@ -1,4 +1,4 @@
-import { stepBackDrafts } from "../book/acts/index.ts";
+import { blewBy, stepBackDrafts } from "../book/acts/index.ts";
 import type { Entry } from "../book/entry/index.ts";
 import { standing } from "../book/entry/index.ts";
 import {
@@ -77,7 +77,7 @@ const SETTLES: Record<Duty["about"], (duty: Duty, entries: readonly Entry[]) => 
     },
   ],
   litres: ({ words }, entries) => {
-    if (words.startsWith("drained"))
+    if (words.includes("nobody has written how much"))
       return [{ kind: "movement", account: "coolant", item: "drained", out: 2, unit: "L" }];
     const { unaccountedL } = coolantBalance(entries);
     return [
@@ -86,6 +86,7 @@ const SETTLES: Record<Duty["about"], (duty: Duty, entries: readonly Entry[]) => 
         : { kind: "movement", account: "coolant", item: "missing", out: -unaccountedL, unit: "L" },
     ];
   },
+  cause: () => [blewBy("none-found")],
   part: (_, entries) => {
     const part = wantedParts(entries).find(({ checked }) => !checked);
     if (!part) return [];

@@ -33,17 +33,29 @@ export function Litres({ sums, run }: { sums: CoolantBalance; run: BleedRun | un
       <div className="flex flex-col gap-6">
         <div>
           <p role="status">
-            <Figure value={Math.abs(sums.unaccountedL)} dimension="volume" system={system} isKey />
-            <span className="ml-4 font-bold">
-              {!sums.moved ? "has moved so far" : isShort ? "out and not back in" : "more in than came out"}
-            </span>
+            {sums.isOutUntold ? (
+              <span className="font-bold text-lg">Some came out, and nobody has written how much</span>
+            ) : (
+              <>
+                <Figure value={Math.abs(sums.unaccountedL)} dimension="volume" system={system} isKey />
+                <span className="ml-4 font-bold">
+                  {!sums.moved
+                    ? "has moved so far"
+                    : isShort
+                      ? "out and not back in"
+                      : "more in than came out"}
+                </span>
+              </>
+            )}
           </p>
           <p className="text-ink-2">
-            {!sums.moved
-              ? "Write down what comes out, then what goes in."
-              : sums.withinTolerance
-                ? `Level, as near as jugs can tell: ± ${format(sums.toleranceL, "volume", system)} for jugs and what clings.`
-                : `${LIKELY[unaccountedAs(sums, run)]} Jugs and what clings account for ± ${format(sums.toleranceL, "volume", system)}.`}
+            {sums.isOutUntold
+              ? "Not measured is never nought: until it is written down, nothing says how much goes in."
+              : !sums.moved
+                ? "Write down what comes out, then what goes in."
+                : sums.withinTolerance
+                  ? `Level, as near as jugs can tell: ± ${format(sums.toleranceL, "volume", system)} for jugs and what clings.`
+                  : `${LIKELY[unaccountedAs(sums, run)]} Jugs and what clings account for ± ${format(sums.toleranceL, "volume", system)}.`}
           </p>
         </div>
         <table className="max-w-md">

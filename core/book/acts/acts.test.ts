@@ -41,6 +41,7 @@ const EVERY: Record<Exclude<keyof typeof acts, "dueWords">, EntryDraft[]> = {
   ],
   complained: [acts.complained("hot in the queue")],
   correctedBecause: [acts.correctedBecause(ID, "misread")],
+  blewBy: [acts.blewBy("motor"), acts.blewBy("not-measured")],
   decided: [acts.decided("leak-radiator", "It leaks", ID), acts.decided("nothing-wrong", "Sound")],
   decidedInWords: [acts.decidedInWords("fault", "a mouse"), acts.decidedInWords("nothing-wrong", "", ID)],
   didTask: [acts.didTask({ entryId: ID, words: "bracket: drill it" })],

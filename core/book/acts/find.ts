@@ -8,6 +8,9 @@ import {
   dataOf,
   FanCircuit,
   Finding,
+  FUSE_CAUSES,
+  FuseCause,
+  type FuseCauseId,
   OwnTest,
   TestOutcome,
   TriedRepair,
@@ -95,6 +98,14 @@ export const settledCircuit = (circuit: CircuitKind): EntryDraft => ({
   item: "fan circuit",
   text: CIRCUITS[circuit].name,
   data: dataOf(FanCircuit, { circuit }),
+});
+
+/** What blew the fuse. */
+export const blewBy = (cause: FuseCauseId): EntryDraft => ({
+  kind: "decision",
+  item: "what blew the fuse",
+  text: FUSE_CAUSES[cause],
+  data: dataOf(FuseCause, { cause }),
 });
 
 /** A sentence for the owner, kept as it was worded. */

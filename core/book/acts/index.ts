@@ -25,6 +25,7 @@ export {
 } from "./fill.ts";
 export {
   answeredTest,
+  blewBy,
   cannotTest,
   decided,
   decidedInWords,

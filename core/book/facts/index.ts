@@ -31,6 +31,7 @@ export { FAN_SAID, type FanSaid } from "./fan-said.ts";
 export { Finding } from "./finding.ts";
 export { FitCheck } from "./fit-check.ts";
 export { FOLLOW_UP_DOES, FollowUpSaid } from "./follow-up.ts";
+export { FUSE_CAUSES, FuseCause, type FuseCauseId } from "./fuse-cause.ts";
 export { Gauge } from "./gauge.ts";
 export { Got } from "./got.ts";
 export { Guarantee, guaranteeSpan, guaranteeWords } from "./guarantee.ts";

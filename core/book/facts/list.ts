@@ -18,6 +18,7 @@ import { FanHeard } from "./fan-heard.ts";
 import { Finding } from "./finding.ts";
 import { FitCheck } from "./fit-check.ts";
 import { FollowUpSaid } from "./follow-up.ts";
+import { FuseCause } from "./fuse-cause.ts";
 import { Gauge } from "./gauge.ts";
 import { Got } from "./got.ts";
 import { Guarantee } from "./guarantee.ts";
@@ -70,6 +71,7 @@ export const FACTS: readonly FactClass[] = [
   Bypass,
   MixRead,
   Finding,
+  FuseCause,
   ChosenPart,
   CheckedPart,
   RefusedPart,

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { letOut, poured } from "../../book/acts/index.ts";
+import { letOut, poured, tookOff } from "../../book/acts/index.ts";
 import { book } from "../../book/entry/book.fixture.ts";
 import type { EntryDraft } from "../../book/entry/index.ts";
 import type { CoolingCard } from "../../trade/car/index.ts";
@@ -42,6 +42,13 @@ describe("what to mix", () => {
     // 50 % ethylene under 110 kPa at sea level: 130.8 °C.
     expect(does.boilsC).toBeGreaterThan(129);
     expect(does.boilsC).toBeLessThan(132);
+  });
+
+  it("says no litres where some came out and nobody measured it", () => {
+    const off = tookOff({ account: "part", item: "radiator" });
+    expect(advise([off]).does).toMatchObject({ does: "measure" });
+    expect(advise([off, poured(3)]).does).toMatchObject({ does: "measure" });
+    expect(advise([off, letOut("drained", 5)]).does).toMatchObject({ does: "pour" });
   });
 
   it("has nothing to pour where it is full and right, and draws off where it is full and weak", () => {

@@ -1,5 +1,5 @@
 import type { Entry } from "../../book/entry/index.ts";
-import { type CoolantState, coolantState, othersIn } from "../../state/index.ts";
+import { type CoolantState, coolantState, drainedUntold, othersIn } from "../../state/index.ts";
 import type { CoolingCard } from "../../trade/car/index.ts";
 import {
   approvalSaid,
@@ -36,6 +36,8 @@ export interface MixAsked {
 }
 
 export type MixDoes =
+  /** Some came out and nobody measured it: what is in it is not known, so nothing says how much goes in. */
+  | { does: "measure"; because: string }
   /** What is in it must not meet what goes in. */
   | { does: "flush" }
   /** Full, and as strong as it should be. */
@@ -132,8 +134,11 @@ export function mixAdvice(
   const inItFraction = asked.measured ?? state.fraction.likely;
   const product = { base: asked.base, fraction: asked.product ?? 1 };
 
+  const untold = drainedUntold(entries);
+
   const does = (): MixDoes => {
     if (mayNotMix) return { does: "flush" };
+    if (untold) return { does: "measure", because: untold };
     if (capacityL - inItL < LEAST_ROOM_L) {
       if (Math.abs(inItFraction - target) <= NEAR) return { does: "nothing" };
       const put = orBecause(() =>

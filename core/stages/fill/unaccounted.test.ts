@@ -15,6 +15,7 @@ const sums = (unaccountedL: number): CoolantBalance => ({
   toleranceL: 0.4,
   withinTolerance: Math.abs(unaccountedL) <= 0.4,
   moved: true,
+  isOutUntold: false,
 });
 const run = (...litres: number[]): BleedRun => ({
   method: methodsFor({})[0] as BleedRun["method"],

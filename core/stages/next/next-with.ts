@@ -4,6 +4,7 @@ import { COOLS_IN_H, type JobState, notTogether, notToRun } from "../../state/in
 import { isShut } from "../../trade/bleed/index.ts";
 import { type Act, ALONE, type Next, type Waiting } from "./act.ts";
 import { askActs } from "./ask-acts.ts";
+import { causeActs } from "./cause-acts.ts";
 import { bleedActs, capAct, levelActs, pourActs, stopAct } from "./fill-acts.ts";
 import { lateFindingActs } from "./late-finding.ts";
 import { planActs } from "./plan-acts.ts";
@@ -36,7 +37,7 @@ function phasesOf(room: Room, findActs: FindActs): Act[][] {
       [...pourActs(room), ...bleedActs(room), ...level],
     ];
   return [
-    planActs(room),
+    [...causeActs(room), ...planActs(room)],
     stripActs(room),
     buildActs(room),
     [...pourActs(room), ...bleedActs(room), ...isLow],

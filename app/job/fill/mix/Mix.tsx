@@ -100,6 +100,13 @@ function Otherwise({ does, advice }: { does: Exclude<MixDoes, { does: "pour" }>;
           {share(FLUSHED_SHARE)} of it is left. Until then there is nothing to pour.
         </p>
       );
+    case "measure":
+      return (
+        <p className="text-xl" data-mix>
+          How much to pour can't be said yet: {does.because}. Write it down under litres, even if it is read
+          off the pan.
+        </p>
+      );
     case "nothing":
       return (
         <p className="text-xl" data-mix>

@@ -1,0 +1,24 @@
+import type { Entry } from "../book/entry/index.ts";
+import { Finding, FUSE_CAUSES, FuseCause, factsOf, lastFact, TestOutcome } from "../book/facts/index.ts";
+
+const FUSE = "fuse";
+/** Findings that are themselves why a fuse blew. */
+const BLOWS_IT: ReadonlySet<string> = new Set(["motor", "motor-stiff", "module", "fan-plug", "feed", "wire"]);
+
+/** Whether a fuse is known to have blown: it is what was found, or a meter said so and nothing since was sound of it. */
+function isBlown(entries: readonly Entry[]): boolean {
+  if (lastFact(entries, Finding)?.fact.hypothesis === FUSE) return true;
+  const tested = factsOf(entries, TestOutcome).findLast(({ fact }) => fact.test === "fuses");
+  return tested?.fact.outcome === "blown";
+}
+
+/** What blew the fuse, in words, where somebody said so; "asked" where one blew and nobody did; nothing where none blew. */
+export function fuseCause(entries: readonly Entry[]): { words?: string; isAsked: boolean } | undefined {
+  if (!isBlown(entries)) return undefined;
+  const said = lastFact(entries, FuseCause)?.fact;
+  if (said) return { words: FUSE_CAUSES[said.cause], isAsked: false };
+  const found = lastFact(entries, Finding)?.fact;
+  // Before there is a finding the next tests ask for it by themselves.
+  const isAsked = found !== undefined && !BLOWS_IT.has(found.hypothesis ?? "");
+  return { isAsked };
+}
