@@ -24,7 +24,11 @@ export function Overnight({ find }: { find: KnownFind }) {
     >
       <span className="min-w-64 flex-1">
         <span className="font-bold">
-          {offer.isBest ? "It wants to be cold for the next test." : "The evening's last act: let it stand."}
+          {offer.isBest
+            ? "It wants to be cold for the next test."
+            : offer.sure === undefined
+              ? "The evening's last act: let it stand."
+              : `Today nothing makes it surer; a night would, to ${Math.floor(offer.sure * 100)} %.`}
         </span>{" "}
         {isLeft && "It is left for the night. "}In the morning, cold: “{name}”,{" "}
         <span className="figure">{minutes}</span> min.

@@ -8,6 +8,7 @@ import {
 } from "../../trade/diagnosis/index.ts";
 import { CIRCUITS, type CircuitKind, modelOf, USUAL_RATES } from "../../trade/diagnosis/knowledge/index.ts";
 import { type Prior } from "../../trade/diagnosis/model/index.ts";
+import { coldFirst } from "./cold-first.ts";
 import { inHand, offered } from "./offered.ts";
 
 /** All that the plan depends on, as plain data: it goes to a worker, and tells one plan from another. */
@@ -63,7 +64,7 @@ export function planOf(question: PlanQuestion): FindPlan {
   const actions = isLost ? [] : nextActions(open, evidence, USUAL_RATES, ruledOut, { heat });
   const now = withoutTried(posterior(whole, evidence), ruledOut);
   return {
-    actions: offered(actions, open, now, evidence.length === 0),
+    actions: coldFirst(offered(actions, open, now, evidence.length === 0), open, now, heat),
     conflict: conflict(whole, evidence) ?? null,
   };
 }

@@ -1,6 +1,7 @@
 import { VERDICT_BELIEF } from "../../trade/diagnosis/knowledge/index.ts";
 import { HAND_BACK, NOTHING_WRONG } from "../../trade/diagnosis/model/index.ts";
 import type { FindState } from "./find-state.ts";
+import { coldLacked } from "./overnight.ts";
 
 export interface VerdictOffer {
   /** The likeliest of what the repair mends. */
@@ -41,6 +42,10 @@ export function verdictOffer(state: FindState): VerdictOffer | undefined {
   const cost = test
     ? `The best test left (${nameOf(test.id)}) would cost ${money(test.expectedCents - first.expectedCents)} more than it saves.`
     : "No test is left here that would tell more.";
+  const cold = isHandBack && !isProven ? coldLacked(state) : undefined;
+  const night = cold
+    ? ` Today no test makes it surer; cold, after a night, ${cold.tests.map(nameOf).join(" and ")} would: to ${Math.floor(cold.sure * 100)} %.`
+    : "";
   return {
     hypothesis: top.id,
     name: top.name,
@@ -53,6 +58,8 @@ export function verdictOffer(state: FindState): VerdictOffer | undefined {
       mends,
     },
     kind: isProven ? "proven" : "trial",
-    because: isProven ? `Enough is known. ${cost}` : `${isHandBack ? HAND_BACK_UNPROVEN : TRIAL} ${cost}`,
+    because: isProven
+      ? `Enough is known. ${cost}`
+      : `${isHandBack ? HAND_BACK_UNPROVEN : TRIAL} ${cost}${night}`,
   };
 }
