@@ -12,6 +12,7 @@ const NAMES: Record<string, (params: Params, search: string) => string | undefin
   "shop/route": () => "shop",
   "job/route": ({ jobId }) => `job:${jobId}`,
   "job/plan/route": ({ jobId }) => `plan:${jobId}`,
+  "job/ask/route": ({ jobId }) => `ask:${jobId}`,
   "job/strip/route": ({ jobId }) => `strip:${jobId}`,
   "job/build/route": ({ jobId }) => `build:${jobId}`,
   "job/sign/route": ({ jobId }) => `sign:${jobId}`,

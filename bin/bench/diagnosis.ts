@@ -1,6 +1,7 @@
 import { seededRandom } from "../../core/kernel/chance/index.ts";
+import { coldFirst, withoutTried } from "../../core/stages/find/index.ts";
 import { chanceModel, exactCents, followedCents } from "../../core/trade/diagnosis/exact-plan.fixture.ts";
-import { nextActions } from "../../core/trade/diagnosis/index.ts";
+import { nextActions, posterior } from "../../core/trade/diagnosis/index.ts";
 import { CIRCUITS, modelOf, USUAL_RATES } from "../../core/trade/diagnosis/knowledge/index.ts";
 import {
   inFixedOrder,
@@ -12,6 +13,13 @@ import { type Figure, medianMs } from "./measure.ts";
 
 const CARS = 2000;
 const SEED = 2031;
+/** As Find offers it: what only a cold engine shows before the heat that spoils it. */
+const asFind: typeof planned = (model, { evidence, ruledOut, heat }) => {
+  const actions = nextActions(model, evidence, USUAL_RATES, ruledOut, { heat });
+  const [first] = coldFirst(actions, model, withoutTried(posterior(model, evidence), ruledOut), heat);
+  if (!first) throw new Error("nothing to do");
+  return first;
+};
 const circuits = Object.values(CIRCUITS);
 
 async function speed(): Promise<Figure[]> {
@@ -58,6 +66,7 @@ function nearness(): Figure {
 
 function virtualShop(): Figure[] {
   const ours = workMany(seededRandom(SEED), CARS, planned);
+  const inFind = workMany(seededRandom(SEED), CARS, asFind);
   const fixed = workMany(seededRandom(SEED), CARS, inFixedOrder);
   const money = (cents: number) => (cents / 100).toFixed(2);
   return [
@@ -90,6 +99,13 @@ function virtualShop(): Figure[] {
       unit: "a car",
       wanted: 0.5,
       from: `fixed order: ${fixed.nightsShare.toFixed(2)}`,
+    },
+    {
+      name: "the same as Find offers it, cold tests first",
+      measured: inFind.nightsShare,
+      unit: "a car",
+      wanted: 0.15,
+      from: `${(100 * inFind.rightShare).toFixed(1)} % right, ${inFind.meanTests.toFixed(1)} tests, ${money(inFind.meanCents)} a car`,
     },
   ];
 }

@@ -1,5 +1,13 @@
 import type { Entry } from "../book/entry/index.ts";
-import { Finding, FUSE_CAUSES, FuseCause, factsOf, lastFact, TestOutcome } from "../book/facts/index.ts";
+import {
+  Finding,
+  FUSE_CAUSES,
+  FuseCause,
+  type FuseCauseId,
+  factsOf,
+  lastFact,
+  TestOutcome,
+} from "../book/facts/index.ts";
 
 const FUSE = "fuse";
 /** Findings that are themselves why a fuse blew. */
@@ -12,11 +20,19 @@ function isBlown(entries: readonly Entry[]): boolean {
   return tested?.fact.outcome === "blown";
 }
 
-/** What blew the fuse, in words, where somebody said so; "asked" where one blew and nobody did; nothing where none blew. */
-export function fuseCause(entries: readonly Entry[]): { words?: string; isAsked: boolean } | undefined {
+export interface BlownFuse {
+  /** What blew it, where somebody said so. */
+  cause?: FuseCauseId;
+  words?: string;
+  /** There is a finding, and nothing of it says what blew the fuse. */
+  isAsked: boolean;
+}
+
+/** A fuse that blew, with what blew it where that is said; nothing where none blew. */
+export function fuseCause(entries: readonly Entry[]): BlownFuse | undefined {
   if (!isBlown(entries)) return undefined;
   const said = lastFact(entries, FuseCause)?.fact;
-  if (said) return { words: FUSE_CAUSES[said.cause], isAsked: false };
+  if (said) return { cause: said.cause, words: FUSE_CAUSES[said.cause], isAsked: false };
   const found = lastFact(entries, Finding)?.fact;
   // Before there is a finding the next tests ask for it by themselves.
   const isAsked = found !== undefined && !BLOWS_IT.has(found.hypothesis ?? "");

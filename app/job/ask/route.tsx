@@ -1,13 +1,29 @@
+import { readRecent } from "../../../server/books/jobs/read-vehicles-jobs.ts";
+import { guarded } from "../../desk/guard.server.ts";
 import { useMember } from "../../desk/member.ts";
+import { keptReading } from "../../kept/reading.ts";
+import { staysOnItsJob } from "../../kept/stays-on-its-job.ts";
 import { Button } from "../../ui/Button.tsx";
+import { Comeback } from "../comeback/Comeback.tsx";
 import { useJob } from "../stage/context.ts";
-import { stage } from "../stage/stage.tsx";
+import { type StageRead, stage } from "../stage/stage.tsx";
 import { Work } from "../stage/Work.tsx";
 import { AskChips } from "./AskChips.tsx";
 import { AskFields } from "./AskFields.tsx";
 import { useHeard } from "./useHeard.ts";
 
-function Ask() {
+export const loader = guarded("desk", async ({ params, desk }) => ({
+  recent: await desk((given) => readRecent(given, params.jobId ?? "")),
+}));
+
+export const shouldRevalidate = staysOnItsJob("job/ask/route");
+
+/** Without a server nobody knows of another job. */
+export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job/ask/route", async () => ({
+  recent: null,
+}));
+
+function Ask({ read: { recent } }: StageRead<typeof loader>) {
   const { page, entries, system, book, mayBook } = useJob();
   const { name } = useMember();
   const heard = useHeard(page.job.id, entries, system);
@@ -30,6 +46,7 @@ function Ask() {
       }
       next={{ label: isAnswered ? "On to Find" : "On to Find anyway", to: "find" }}
     >
+      {recent && <Comeback recent={recent} weighed={false} />}
       <p className="text-ink-2">
         Heard by {name}, now.{" "}
         {isAnswered && "What is booked stands in the book; writing here again corrects it."}
@@ -41,4 +58,4 @@ function Ask() {
   );
 }
 
-export default stage(Ask);
+export default stage<typeof loader>(Ask);

@@ -1,5 +1,4 @@
 import { useCallback, useMemo, useState } from "react";
-import { Link } from "react-router";
 import { quarterOf } from "../../../core/stages/find/index.ts";
 import { type FindRead, readFind, withPlan } from "../../../server/books/jobs/read-find.ts";
 import { readJob } from "../../../server/books/jobs/read-job.ts";
@@ -8,6 +7,7 @@ import { keptReading } from "../../kept/reading.ts";
 import { staysOnItsJob } from "../../kept/stays-on-its-job.ts";
 import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
+import { Comeback } from "../comeback/Comeback.tsx";
 import { useJob } from "../stage/context.ts";
 import { type StageRead, stage } from "../stage/stage.tsx";
 import { Work } from "../stage/Work.tsx";
@@ -139,15 +139,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
           This goes by the handbook, without the shop's own history: no server to be had.
         </p>
       )}
-      {recent && (
-        <p className="text-ink-2">
-          <Link className="underline underline-offset-4" to={`/jobs/${recent.id}/sign`}>
-            Job {recent.number}
-          </Link>{" "}
-          on this vehicle was signed {recent.daysBefore === 1 ? "a day" : `${recent.daysBefore} days`} before:
-          what hands leave behind is weighed in.
-        </p>
-      )}
+      {recent && <Comeback recent={recent} weighed />}
       <Booked find={find} />
       <TwoFaults find={view} onTest={choose} />
       <div className="grid items-start gap-x-8 gap-y-6 border-rule border-t pt-2 xl:grid-cols-[1.15fr_1fr]">

@@ -1,3 +1,4 @@
+export { type Comeback, comebackOf } from "./comeback.ts";
 export { type Doings, doingsKey, doingsOf } from "./doings.ts";
 export { lastsWords } from "./lasts-words.ts";
 export { type Learned, type LearnedOut, learnedFrom } from "./learned.ts";

@@ -6,6 +6,7 @@ import {
   CIRCUITS,
   type Circuit,
   type CircuitKind,
+  type Hint,
   handbookPriors,
   isAfterRed,
   modelOf,
@@ -72,8 +73,8 @@ export interface FindContext {
   /** Where the card says the fan starts, low stage first, and what feels it. */
   fanOnC?: readonly number[];
   fanSenses?: "engine" | "radiator";
-  /** True where the shop's own books have work on this vehicle not long before. */
-  isAfterWork?: boolean;
+  /** What the shop's last job on this vehicle may have caused and what it proved, where there was one not long before. */
+  comeback?: readonly Hint[];
   /** Tests that earlier jobs found impossible on this vehicle. */
   notOnThisCar?: readonly string[];
   /** ISO 8601; what holds until tomorrow or until it has cooled is held against it. */
@@ -87,15 +88,15 @@ export interface FindContext {
 export function beliefOf(
   entries: readonly Entry[],
   kind: CircuitKind,
-  { history = [], fanOnC = [], fanSenses, isAfterWork = false, notOnThisCar = [], now: at }: FindContext = {},
+  { history = [], fanOnC = [], fanSenses, comeback = [], notOnThisCar = [], now: at }: FindContext = {},
 ): Belief {
   const circuit = CIRCUITS[kind];
   const handbook = handbookPriors(circuit);
   const counts = countsOf(history);
   const confirmed = Object.fromEntries(handbook.map(({ id }) => [id, counts.get(id) ?? 0]));
   const confirmedJobs = Object.values(confirmed).reduce((sum, times) => sum + times, 0);
-  const asked = askedOf(entries, isAfterWork);
-  const weights = weighAsked(learnPriors(handbook, confirmed), asked);
+  const asked = askedOf(entries, comeback.length > 0);
+  const weights = weighAsked(learnPriors(handbook, confirmed), asked, comeback);
   const results = resultsOf(entries, { fanOnC, fanSenses });
   const model = modelOf(circuit, { weights });
   const isHere = ({ test }: { test: string }) => model.tests.some(({ id }) => id === test);

@@ -113,15 +113,16 @@ describe("findState", () => {
     expect(learnt.suspects.find(({ id }) => id === "motor")?.inShop).toEqual({ count: 12, of: 12 });
   });
 
-  it("takes the shop's own recent work on the vehicle for what the owner may not tell", () => {
+  it("weighs what the last job's book says, and not the owner's word of it once more", () => {
     const airOf = (state: ReturnType<typeof findState>) =>
       state.suspects.find(({ id }) => id === "air-lock")?.share ?? 0;
     const told = book([
       { stage: "ask", kind: "reading", item: "happens", data: { chips: ["after recent work"] } },
     ]);
-    const known = findState([], "switch-1", { isAfterWork: true });
+    const comeback = [{ times: 4, faults: ["air-lock"], reason: "it was filled" }];
+    const known = findState([], "switch-1", { comeback });
     expect(airOf(known)).toBeGreaterThan(airOf(findState([], "switch-1")) * 2);
-    expect(airOf(findState(told, "switch-1", { isAfterWork: true }))).toBeCloseTo(airOf(known), 12);
+    expect(airOf(findState(told, "switch-1", { comeback }))).toBeCloseTo(airOf(known), 12);
   });
 
   it("leaves a result out that the knowledge has no longer, instead of breaking", () => {

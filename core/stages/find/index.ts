@@ -1,6 +1,7 @@
 export { askedOf } from "./asked-of.ts";
 export { type Belief, beliefOf, circuitOf, type FindContext, type Suspect } from "./belief.ts";
 export { type Cannot, cannotOf } from "./cannot.ts";
+export { coldFirst } from "./cold-first.ts";
 export { customerText } from "./customer-text.ts";
 export { heatOf, quarterOf, restedHours } from "./engine-now.ts";
 export { type FindState, findState } from "./find-state.ts";

@@ -47,7 +47,7 @@ export async function readFind(
     history: histories[kind] ?? {},
     fanOnC: card?.fanOnC,
     fanSenses: card?.fanSenses,
-    isAfterWork: others.recent !== null,
+    comeback: others.recent?.comeback.hints ?? [],
     notOnThisCar: others.notOnThisCar,
     now,
   };

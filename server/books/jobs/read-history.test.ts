@@ -116,7 +116,7 @@ describe("recent work on a vehicle", () => {
     const id = randomUUID();
     await shop.at((desk) => openJob(desk, { id, vehicleId: shop.vehicleId, bay: "", assignedTo: null }));
     expect(await shop.at((desk) => readFind(desk, id, NOON))).toMatchObject({
-      recent: { id: shop.jobId, daysBefore: 0 },
+      recent: { id: shop.jobId, minutesBefore: 0 },
     });
     expect(await shop.at((desk) => readFind(desk, shop.jobId, NOON))).toMatchObject({ recent: null });
     const other = await smallShop(scratch, "Away");

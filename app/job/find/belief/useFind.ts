@@ -62,7 +62,7 @@ export function useFind({ histories, recent, notOnThisCar, now: given, planned }
   const moved = movedBy(entries);
   const isBehind = entries !== live && movedBy(live) !== moved;
   const now = useNow(given);
-  const isAfterWork = recent !== null;
+  const comeback = recent?.comeback.hints;
   // biome-ignore lint/correctness/useExhaustiveDependencies: entries count by those that matter
   const belief = useMemo(
     (): Belief | undefined =>
@@ -71,11 +71,11 @@ export function useFind({ histories, recent, notOnThisCar, now: given, planned }
         history: histories[kind] ?? {},
         fanOnC: page.card?.fanOnC,
         fanSenses: page.card?.fanSenses,
-        isAfterWork,
+        ...(comeback && { comeback }),
         notOnThisCar,
         now,
       }),
-    [kind, moved, histories, isAfterWork, notOnThisCar, now],
+    [kind, moved, histories, comeback, notOnThisCar, now],
   );
   const { state, isThinking: isPlanning } = usePlan(belief, planned);
   const isThinking = isPlanning || isBehind;

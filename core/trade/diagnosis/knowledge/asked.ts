@@ -13,10 +13,11 @@ export interface Asked {
   codes?: string;
 }
 
-interface Hint {
+/** Something heard or known that makes some faults likelier, or less likely. */
+export interface Hint {
   /** How many times likelier this makes a fault; faults not named stay as they are. */
   times: number;
-  faults: string[];
+  faults: readonly string[];
   reason: string;
 }
 
@@ -40,7 +41,8 @@ const COOLANT_FLOW = [
   "thermostat-lazy",
   "core-blocked-outside",
 ];
-const LOSES = [
+/** Faults that lose coolant. */
+export const LOSES = [
   "leak-radiator",
   "leak-hose",
   "leak-pump",
@@ -163,14 +165,14 @@ function hintsOf({ happens = [], gauge, level, codes }: Asked): Hint[] {
 /**
  * Weights after what the owner said: each weight times how likely that trouble is to be told first given how the fault
  * shows (several are weighed as one, by their geometric mean), times the hints of chips, level, gauge and codes.
- * Relative weights in the order given. Throws `RangeError` for a trouble that isn't one.
+ * `known` are hints of another book. Relative weights in the order given. Throws `RangeError` for a trouble that isn't one.
  */
-export function weighAsked(priors: readonly Prior[], asked: Asked): Prior[] {
+export function weighAsked(priors: readonly Prior[], asked: Asked, known: readonly Hint[] = []): Prior[] {
   const troubles = (asked.troubles ?? []).map((id) => {
     if (!Object.hasOwn(TROUBLES, id)) throw new RangeError(`“${id}” is no trouble that is asked for`);
     return id as Trouble;
   });
-  const hints = hintsOf(asked);
+  const hints = [...hintsOf(asked), ...known];
   return priors.map(({ id, weight }) => {
     const pattern = hypothesisOf(id)?.shows;
     const said =

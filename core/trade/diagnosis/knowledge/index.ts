@@ -1,5 +1,5 @@
 export { isAfterRed } from "./after-red.ts";
-export { type Asked, weighAsked } from "./asked.ts";
+export { type Asked, type Hint, LOSES as LOSES_FAULTS, weighAsked } from "./asked.ts";
 export { handbookPriors, hypothesesOf, type ModelChoices, modelOf, testOf, testsOf } from "./build-model.ts";
 export { checkKnowledge, notToldApart } from "./check-knowledge.ts";
 export { CIRCUITS, COOLANT_PROBES } from "./circuits.ts";
@@ -15,6 +15,7 @@ export {
   type OutcomeKnowledge,
   type TestKnowledge,
 } from "./knowledge.ts";
+export { DEAD_FAN as DEAD_FAN_FAULTS } from "./outcome-words.ts";
 export { GAUGES, type GaugeStood, HAPPENS, type HappensWhen } from "./owners-words.ts";
 export { USUAL_RATES, VERDICT_BELIEF } from "./rates.ts";
 export { REPAIRS } from "./repairs.ts";
