@@ -39,6 +39,7 @@ export default [
   route("shelf/list.csv", "shelf/list.route.tsx"),
   route("vehicles/take-in", "vehicles/take-in.route.tsx"),
   route("vehicles/:vehicleId/say/:what", "vehicle/identity.route.tsx"),
+  route("vehicles/:vehicleId/owner/:what", "vehicle/owner.route.tsx"),
   route("vehicles/:vehicleId/levels", "vehicle/levels/levels.route.tsx"),
   route("vehicles/:vehicleId/levels.csv", "vehicle/levels/list.route.ts"),
   route("vehicles/:vehicleId/jobs", "vehicle/open-job.route.tsx"),

@@ -59,7 +59,7 @@ describe("the frame", () => {
       }).observe({ type: "layout-shift", buffered: true });
     });
     await application.go(steady, stage(name, job));
-    if (name === "prove") await steady.waitForSelector("figure svg");
+    if (name === "prove") await steady.waitForSelector("[data-proof]");
     await new Promise((resolve) => setTimeout(resolve, 500));
     const { height, shift } = await steady.evaluate(() => ({
       height: document.documentElement.scrollHeight - window.innerHeight,
@@ -75,10 +75,10 @@ describe("a distance that has fallen", () => {
   it("is told as it is typed, in the line and on Ask alike", async () => {
     await go("ask");
     await page.locator("[data-entry-line]").fill("distance 12 km");
-    await seen(page, "already. Enter books it.");
+    await seen(page, "Is that meant? Wanted:");
     await page.locator("[data-entry-line]").fill("distance 999 999 km");
     await seen(page, "Enter books it.");
-    expect(await page.$eval("body", (body) => body.textContent)).not.toContain("already. Enter books it.");
+    expect(await page.$eval("body", (body) => body.textContent)).not.toContain("Is that meant?");
     await page.locator("[data-entry-line]").fill("");
     await go("ask", "open-ask");
     await write(page, "Distance", "12");

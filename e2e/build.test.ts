@@ -137,6 +137,7 @@ describe("the order of work on its way back", () => {
     await expect.poll(() => openBalance(page)).toMatch(/the fan blows away from the engine/);
     await tap(page, "Right: fan run: it pulls toward the engine");
     await tap(page, "Right: fan and covers tried in their places");
+    await tabOf("Back");
     await page.waitForFunction(
       () => !document.querySelector('aside [aria-label="Open balance"]')?.textContent?.includes("blows away"),
     );
@@ -158,7 +159,7 @@ describe("the order of work on its way back", () => {
 describe("while it is apart", () => {
   it("what was advised and declined is carried to Sign, what broke is on a list", async () => {
     await stage("strip");
-    await tabOf("While it is apart");
+    await tabOf("Apart");
     await write("What is wrong with: lower hose", "soft at its end");
     await tap(page, "lower hose: advised, declined");
     await tap(page, "belt: sound");
@@ -176,6 +177,7 @@ describe("while it is apart", () => {
     await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/2 × clip, undertray: is here/);
     expect(await violations(page)).toEqual([]);
     await stage("sign");
+    await tabOf("In short");
     await seen(page, "lower hose (soft at its end)");
     await expect.poll(() => page.$eval("main dl", (list) => list.textContent)).toMatch(/Advisedcap/);
   });
@@ -184,6 +186,7 @@ describe("while it is apart", () => {
 describe("moving over and tightening", () => {
   it("says what is on the old part still, and how tight in general", async () => {
     await application.go(page, `/jobs/${jobId("open-build")}/build`);
+    await tabOf("Move over");
     await seen(page, "On the old radiator still,");
     await tap(page, "bushes: moved over");
     await tap(page, "drain: new with it");
@@ -206,7 +209,9 @@ describe("moving over and tightening", () => {
 describe("pads and bags", () => {
   it("write a plug with its side and wire, a hose with its clamp, what is hung up, a tool, what broke", async () => {
     await application.go(page, `/jobs/${jobId("open-build")}/strip`);
+    await tabOf("Last time");
     await seen(page, "Last time on a Harl Tender");
+    await tabOf("Off");
     await tabOf("Plug");
     await tap(page, "right");
     await write("Wires, or what tells it from its neighbour", "Brown and white");
@@ -238,7 +243,7 @@ describe("pads and bags", () => {
   });
 
   it("has a label for each bag, six to a page, whose code opens that bag", async () => {
-    await tabOf("Bag labels");
+    await tabOf("Labels");
     await seen(page, "Print 2 labels");
     const sheet = Buffer.from(await page.pdf({ format: "A4" })).toString("latin1");
     expect(sheet.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);

@@ -146,6 +146,7 @@ describe("every route", () => {
         "vehicle/levels/levels.route",
         "vehicle/levels/list.route",
         "vehicle/open-job.route",
+        "vehicle/owner.route",
         "vehicles/take-in.route",
       ].sort(),
     );

@@ -215,6 +215,7 @@ describe("getting the air out", () => {
 describe("a pressure test", () => {
   it("is read off reading by reading, judged, begun anew, and booked", async () => {
     await application.go(page, FILL.replace("fill", "prove"));
+    await openTool(page, "Pressure");
     await write(page, "Gauge reads", "-5");
     await seen(page, "A pressure from nothing up.");
     await write(page, "Gauge reads", "110");

@@ -14,6 +14,7 @@ import {
   allSent,
   bookLine,
   bookWords,
+  openTool,
   pictureOfFailure,
   pressNext,
   seen,
@@ -89,7 +90,7 @@ async function press(on: Page, selector: string, how: "keyboard" | "touch"): Pro
 async function chooseTest(on: Page, test: string, how: "keyboard" | "touch"): Promise<void> {
   await on.waitForSelector("#next-test, #verdict");
   if ((await on.evaluate(() => document.querySelector("#next-test")?.textContent)) === test) return;
-  await press(on, "summary::-p-text(other tests, best first)", how);
+  await openTool(on, "Other tests");
   await press(on, `::-p-aria([name="${test}"][role="button"])`, how);
   await on.waitForFunction((name) => document.querySelector("#next-test")?.textContent === name, {}, test);
 }
@@ -262,6 +263,7 @@ describe("the plan changes at once", () => {
     );
     await seen(page, "can't be done here: no tool");
     await allSent(page);
+    await openTool(page, "Done");
     await tap(page, "It can now");
     await page.waitForFunction(
       (last) => document.querySelector("[data-next-test]")?.getAttribute("data-next-test") === last,
@@ -318,6 +320,7 @@ describe("the plan changes at once", () => {
   });
 
   it("when a reading past the card's start is booked with no fan heard", async () => {
+    await openTool(page, "Done");
     await bookLine(page, "ect 110 fan none");
     await seen(page, "by the reading booked");
     await seen(page, "Past the start, no fan");
@@ -332,6 +335,7 @@ describe("instruments", () => {
 
   it("say why they can't, and book what they can as evidence", async () => {
     await application.go(page, `/jobs/${await jobOn("courier")}/find`);
+    await openTool(page, "Instruments");
     await open("Switch stamp");
     await fill("As stamped", "94 86 101");
     await seen(page, "three figures");
@@ -369,6 +373,7 @@ describe("every circuit", () => {
     ),
   )("%s has its map, a next test and suspects", async (_, key) => {
     await application.go(page, `/jobs/${await jobOn(key)}/find`);
+    await openTool(page, "Map");
     await page.waitForSelector('svg[aria-label^="Circuit:"]');
     await page.waitForSelector("#next-test, #verdict");
     await expect

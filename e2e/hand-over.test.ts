@@ -158,6 +158,7 @@ async function bleed(on: Page, school: School, hand: Hand): Promise<void> {
 
 async function prove(on: Page, job: string, hand: Hand): Promise<void> {
   await application.go(on, `/jobs/${job}/prove`);
+  await openTool(on, "Proofs");
   const rows = await on.$$eval('[data-proof]:not([data-verdict="pass"])', (all) =>
     all.map((each) => each.querySelector("legend")?.textContent ?? ""),
   );
@@ -166,6 +167,7 @@ async function prove(on: Page, job: string, hand: Hand): Promise<void> {
   await press(on, `${first}: not seen`, hand);
   await press(on, "no tool for it", hand);
   for (const name of rest) await press(on, `${name}: pass`, hand);
+  await openTool(on, "Cold check");
   await press(on, "Cold, at the line", hand);
   await allSent(on);
 }
@@ -366,6 +368,7 @@ describe("before against after", () => {
   it("lies over each other with its differences in words", async () => {
     const tablet = await application.signedIn("ilse", TABLET);
     await application.go(tablet, `/jobs/${jobId("open-prove")}/prove`);
+    await openTool(tablet, "Compare");
     await tap(tablet, "Lay them over each other");
     await seen(tablet, "Brought to the same air");
     await tablet.waitForSelector('svg[aria-label^="Before and after"]');

@@ -2,7 +2,17 @@ import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it, onTestFailed } from "vitest";
 import { demoId } from "../demo/story.ts";
 import { Application, settled } from "./support/application.ts";
-import { allSent, aNight, pictureOfFailure, seen, sign, tap, tapOn, write } from "./support/walk.ts";
+import {
+  allSent,
+  aNight,
+  openTool,
+  pictureOfFailure,
+  seen,
+  sign,
+  tap,
+  tapOn,
+  write,
+} from "./support/walk.ts";
 
 const MOST_TURNS = 80;
 
@@ -80,7 +90,7 @@ describe("somebody who does nothing but what is in hand", () => {
     await tapOn(page, "a[data-next]", way);
     await page.waitForFunction(() => location.pathname.endsWith("/find"));
     await settled(page);
-    await tapOn(page, "summary::-p-text(By hand)", way);
+    await openTool(page, "By hand");
     await write(page, "In one sentence", fault === "motor" ? "fan motor dead" : "radiator leaks at its seam");
     await tap(page, "This is the fault", way);
     await allSent(page);

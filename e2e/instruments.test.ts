@@ -6,7 +6,7 @@ import { demoId } from "../demo/story.ts";
 import { openJob } from "../server/books/jobs/open-job.ts";
 import { atDesk } from "../server/database/connection.ts";
 import { Application } from "./support/application.ts";
-import { allSent, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
+import { allSent, bookWords, openTool, pictureOfFailure, seen, tap } from "./support/walk.ts";
 
 let application: Application;
 let page: Page;
@@ -30,6 +30,7 @@ async function findOn(vehicleKey: string): Promise<void> {
       }),
   );
   await application.go(page, `/jobs/${id}/find`);
+  await openTool(page, "Instruments");
 }
 
 const open = (name: string) => page.locator(`::-p-aria([name="${name}"][role="tab"])`).click();
@@ -41,7 +42,11 @@ const bookIt = async () => {
   await allSent(page);
 };
 const lastLine = async () => (await bookWords(page)).at(-1) ?? "";
-const done = (test: string) => page.waitForSelector(`::-p-aria(Once more: ${test})`);
+const done = async (test: string) => {
+  await openTool(page, "Done");
+  await page.waitForSelector(`::-p-aria(Once more: ${test})`);
+  await openTool(page, "Instruments");
+};
 
 describe("on a car with a switch", () => {
   beforeAll(() => findOn("finch"));

@@ -10,6 +10,7 @@ import {
   bookLine,
   bookWords,
   openBalance,
+  openTool,
   pictureOfFailure,
   seen,
   sign,
@@ -63,7 +64,7 @@ describe("one job from complaint to signed", () => {
   it("finds by hand, with a verdict", async () => {
     await page.keyboard.press("2");
     await stage("find");
-    await page.locator("::-p-text(By hand: a test or verdict of your own)").click();
+    await openTool(page, "By hand");
     await atField("What was tested").fill("fused jumper across the switch plug");
     await atField("What you saw").fill("fan ran at once");
     await tap(page, "Passed");
@@ -126,7 +127,9 @@ describe("one job from complaint to signed", () => {
     await page.keyboard.down("Control");
     await page.keyboard.press("Enter");
     await page.keyboard.up("Control");
-    await expect.poll(async () => (await bookWords(page)).at(-1)).toContain("Puddle under the passenger side");
+    await expect
+      .poll(async () => (await bookWords(page)).at(-1))
+      .toContain("Puddle under the passenger side");
     await page.locator("[data-entry-line]").fill("in ba");
     await page.keyboard.press("Tab");
     await expect
@@ -252,7 +255,9 @@ describe("one job from complaint to signed", () => {
       year: "numeric",
       timeZone: "UTC",
     }).format(new Date());
+    await openTool(page, "Parts");
     await seen(page, `${today} to now`);
+    await openTool(page, "Jobs");
   });
 
   it("comes out as JSON that its schema accepts, and its log as CSV that reads back", async () => {

@@ -28,6 +28,7 @@ async function offer(nth: number, supplier: string, price: string, days: string)
 describe("which part", () => {
   it("asks what breaks them before a third radiator is bought", async () => {
     await plan("open-prove");
+    await tabOf("Which part");
     await write("Part to buy", "radiator");
     await seen(page, "This vehicle has had 2 of it already");
     await seen(page, "Is it mounted solid?");
@@ -37,6 +38,7 @@ describe("which part", () => {
 
   it("says beside a field what is wrong with it, and compares what is sound", async () => {
     await plan("open-find");
+    await tabOf("Which part");
     await write("Part to buy", "Fan motor");
     await offer(1, "Coldbrook Parts", "0", "-3");
     await seen(page, "A price of 0 is no price");
@@ -63,10 +65,12 @@ describe("which part", () => {
       { bind: [jobId("open-find")] },
     )) as [[{ data: object }], unknown];
     expect(row.data).toMatchObject({ fact: "chosen-part", priceCents: 41_250, partDays: 730, labourDays: 0 });
+    await tabOf("Parts");
     await seen(page, "Accept it: here, out of the box, undamaged");
   });
 
   it("takes up to five, and leaves one out again", async () => {
+    await tabOf("Which part");
     for (let more = 0; more < 3; more++) await tap(page, "One more option");
     await expect.poll(() => page.$("::-p-aria(One more option)")).toBeNull();
     await tap(page, "Leave out option 5");
@@ -81,6 +85,7 @@ describe("which part", () => {
 describe("the parts gate", () => {
   it("refuses a part under a name, and keeps the car shut for it but for a written reason", async () => {
     await plan("open-find");
+    await tabOf("Parts");
     await tap(page, "Refuse it: fan motor");
     await seen(page, "Say what is wrong with it.");
     await write("Or what is wrong with it", "Blades cracked in the box");

@@ -6,7 +6,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application, PHONE } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
-import { allSent, bookWords, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
+import { allSent, bookWords, openTool, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
 
 let application: Application;
 let page: Page;
@@ -115,9 +115,11 @@ describe("the shelf", () => {
 
   it("is offered on Plan: one tap books a part with its price, another compares what is there", async () => {
     await application.go(page, `/jobs/${jobId("open-find")}/plan`);
+    await openTool(page, "Which part");
     await write(page, "Part to buy", "radiator");
     await tap(page, "Compare the 5 on the shelf");
     await page.waitForSelector('[role="img"][aria-label*="Coldbrook Parts €"]');
+    await openTool(page, "Parts");
     await write(page, "Part", "thermal");
     await page.locator("button::-p-text(thermal switch, maker's)").click();
     await allSent(page);

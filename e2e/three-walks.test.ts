@@ -6,7 +6,17 @@ import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application, TABLET } from "./support/application.ts";
-import { allSent, aNight, bookLine, bookWords, openBalance, seen, tap, tapOn } from "./support/walk.ts";
+import {
+  allSent,
+  aNight,
+  bookLine,
+  bookWords,
+  openBalance,
+  openTool,
+  seen,
+  tap,
+  tapOn,
+} from "./support/walk.ts";
 
 let application: Application;
 beforeAll(async () => {
@@ -160,6 +170,7 @@ describe("from Plan to a complete Build", () => {
     await line("step fan and switch plugs off done");
     await line("out 3 m6x20 shroud bag 1");
     await line("step shroud and fan out done");
+    await openTool(page, "Pictures");
     const input = (await page.waitForSelector("[data-picture-file]")) as ElementHandle<HTMLInputElement>;
     const unsent = () => page.$$eval("[data-unsent]", (lines) => lines.length);
     const before = await unsent();

@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { PEOPLE, type PersonKey } from "../demo/shop.ts";
 import { Application, settled } from "./support/application.ts";
-import { allSent, bookLine, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
+import { allSent, bookLine, bookWords, openTool, pictureOfFailure, seen, tap } from "./support/walk.ts";
 
 const STRIP = `/jobs/${jobId("open-find")}/strip`;
 
@@ -291,6 +291,7 @@ describe("focus and voice", () => {
     const map = await page.$eval('[aria-label="Circuit map"] svg', (svg) => svg.getAttribute("aria-label"));
     expect(map).toMatch(/leads go to .+ and .+$/);
     await application.go(page, `/jobs/${jobId("open-prove")}/prove`);
+    await openTool(page, "Warm-up log");
     await page.waitForSelector("figure svg");
     const chart = await page.$eval("figure svg", (svg) => svg.getAttribute("aria-label"));
     expect(chart).toMatch(/thermostat opens at \d+.°C after \d+ min, \w+/);

@@ -8,7 +8,7 @@ import { demoId } from "../demo/story.ts";
 import { Application, PHONE } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import { isKept } from "./support/kept.ts";
-import { allSent, bookWords, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
+import { allSent, bookWords, openTool, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
 
 let application: Application;
 let page: Page;
@@ -38,6 +38,7 @@ describe("Watch", () => {
 describe("a level", () => {
   it("is written down at any visit, told wrong beside its field, and counted", async () => {
     await application.go(page, SCHOLAR);
+    await openTool(page, "Coolant level");
     await write(page, "Below the line", "a bit");
     await tap(page, "Write the level down");
     await seen(page, "A figure from");
@@ -75,6 +76,7 @@ describe("a level", () => {
 
   it("is taken by its height in a tank that was measured once", async () => {
     await application.go(page, SCHOLAR);
+    await openTool(page, "Coolant level");
     await write(page, "or height below", "27");
     await write(page, "Topped up", "0.5");
     await tap(page, "Write the level down");
@@ -95,6 +97,7 @@ describe("a level", () => {
 
   it("comes in as a list, whole or with each wrong line named, and the same list twice is one", async () => {
     await application.go(page, `/vehicles/${demoId("vehicle:duo")}`);
+    await openTool(page, "Coolant level");
     await page.locator("summary::-p-text(Levels as a list)").click();
     const handIn = async (text: string) => {
       const path = join(mkdtempSync(join(tmpdir(), "levels-")), "levels.csv");
@@ -140,6 +143,7 @@ describe("the owner's wish to wait", () => {
     await isKept(page);
     await application.kill();
     await page.locator(`a[href$="/plan"]`).click();
+    await openTool(page, "Which part");
     await seen(page, "Part to buy");
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await expect.poll(() => words()).not.toContain("This went wrong");
@@ -148,6 +152,7 @@ describe("the owner's wish to wait", () => {
 
   it("is weighed against what the level has lost, and booked with the day it ends", async () => {
     await application.go(page, `/jobs/${jobId("open-plan")}/plan`);
+    await openTool(page, "Which part");
     await seen(page, "Or wait, if the owner wishes it");
     await expect.poll(() => words()).toMatch(/(?:Loses|May lose) 0\.\d+.L a week, from/);
     await tap(page, "The owner waits");

@@ -60,8 +60,8 @@ function Waits({ context }: { context: JobContext }) {
   if (!mayBook) return null;
   return (
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
-      <Popover.Trigger className="inline-flex min-h-12 shrink-0 items-center gap-2 whitespace-nowrap rounded-md border-2 border-edge px-3">
-        <span className="text-ink-2">waits for</span>
+      <Popover.Trigger className="inline-flex min-h-12 shrink-0 items-center gap-2 whitespace-nowrap rounded-md border-2 border-edge px-3 max-sm:min-w-0 max-sm:shrink">
+        <span className="text-ink-2 max-sm:sr-only">waits for</span>
         <span className="font-bold">{WAIT_NAMES[wait.waitsFor]}</span>
         {until && <span className="hidden text-ink-2 xl:inline">{until}</span>}
       </Popover.Trigger>
@@ -119,12 +119,12 @@ export const JobHeader = memo(function JobHeader({ context }: { context: JobCont
   ].filter(Boolean);
   return (
     // As high for one line as for two, so that nothing below it moves when the type arrives.
-    <header className="flex min-h-[4.2rem] items-center justify-between gap-x-6 gap-y-2 px-5 pt-2 lg:px-7">
-      <div className="flex min-w-0 flex-wrap items-baseline gap-x-4 max-sm:flex-col max-sm:flex-nowrap">
+    <header className="flex min-h-[4.2rem] items-center justify-between gap-x-6 max-sm:min-w-0 max-sm:flex-1 gap-y-2 px-5 pt-2 max-sm:gap-x-2 max-sm:pt-0 max-sm:pr-2 lg:px-7">
+      <div className="flex min-w-0 flex-wrap items-baseline gap-x-4 max-sm:flex-nowrap">
         <h1 className="figure whitespace-nowrap text-2xl">
           <Link to={`/vehicles/${vehicle.id}`}>{vehicle.plate}</Link>
         </h1>
-        <p className="max-sm:max-w-full max-sm:truncate">{rest.join(" · ")}</p>
+        <p className="max-sm:sr-only">{rest.join(" · ")}</p>
       </div>
       {job.signedAt ? (
         <p className="inline-flex min-h-12 items-center gap-2 font-bold">

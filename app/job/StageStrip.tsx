@@ -40,8 +40,8 @@ function StageList({
 }) {
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className="my-2 flex min-h-12 w-full items-center gap-2 rounded-md border-2 border-edge bg-sheet px-4 sm:hidden">
-        <span className="text-ink-2">Stage</span>
+      <DropdownMenu.Trigger className="my-2 flex min-h-12 items-center gap-2 rounded-md border-2 border-edge bg-sheet px-3 sm:hidden">
+        <span className="sr-only">Stage</span>
         <StageMark state={here.state} />
         <span className="font-bold">{STAGE_NAMES[here.stage]}</span>
         <OpenCount count={here.openCount} />
@@ -53,7 +53,7 @@ function StageList({
           sideOffset={4}
           collisionPadding={8}
           aria-label="Stages"
-          className="z-50 max-h-[var(--radix-dropdown-menu-content-available-height)] w-[var(--radix-dropdown-menu-trigger-width)] overflow-y-auto rounded-md border-2 border-ink bg-sheet p-1"
+          className="z-50 max-h-[var(--radix-dropdown-menu-content-available-height)] w-56 overflow-y-auto rounded-md border-2 border-ink bg-sheet p-1"
         >
           {states.map(({ stage, state, openCount }) => (
             <DropdownMenu.Item
@@ -92,7 +92,7 @@ export const StageStrip = memo(function StageStrip({ jobId, entries, isSigned }:
     <nav
       ref={setStrip}
       aria-label="Stages"
-      className="tall:sticky top-0 z-20 border-rule border-b bg-paper px-5 lg:px-7"
+      className="tall:sticky top-0 z-20 border-rule border-b bg-paper px-5 max-sm:border-b-0 max-sm:pl-0 lg:px-7"
       onKeyDown={(event: KeyboardEvent<HTMLElement>) => moveFocus(event, "a")}
     >
       <StageList states={states} here={here} within={strip} onGo={go} />

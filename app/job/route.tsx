@@ -68,12 +68,15 @@ export default function JobPage() {
   return (
     <div className="book:grid book:h-full book:grid-cols-[minmax(0,1fr)_384px]">
       <div className="flex min-w-0 flex-col book:h-full book:min-h-0">
-        <Part>
-          <JobHeader context={context} />
-        </Part>
-        <Part>
-          <StageStrip jobId={page.job.id} entries={context.entries} isSigned={page.job.signedAt !== null} />
-        </Part>
+        {/* One line on a phone, which scrolls away; elsewhere the vehicle above its stages. */}
+        <div className="max-sm:flex max-sm:items-center max-sm:border-rule max-sm:border-b sm:contents">
+          <Part>
+            <JobHeader context={context} />
+          </Part>
+          <Part>
+            <StageStrip jobId={page.job.id} entries={context.entries} isSigned={page.job.signedAt !== null} />
+          </Part>
+        </div>
         <main id="work" className="flex min-h-0 flex-1 flex-col">
           <Part>
             <Outlet context={context} />

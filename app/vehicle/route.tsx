@@ -2,6 +2,7 @@ import { Link, useLoaderData } from "react-router";
 import { readVehicle } from "../../server/subjects/vehicles/read-vehicle.ts";
 import { guarded } from "../desk/guard.server.ts";
 import { useMember } from "../desk/member.ts";
+import { type Tool, Tools } from "../drafts/Tools.tsx";
 import { keptReading } from "../kept/reading.ts";
 import { ButtonLink } from "../ui/Button.tsx";
 import { Figure } from "../ui/Figure.tsx";
@@ -13,6 +14,7 @@ import { LivesHere } from "./LivesHere.tsx";
 import { Levels } from "./levels/Levels.tsx";
 import { MeasuredRows } from "./MeasuredRows.tsx";
 import { OpenJob } from "./OpenJob.tsx";
+import { Owner } from "./Owner.tsx";
 import { PartLives } from "./PartLives.tsx";
 import { Timeline } from "./Timeline.tsx";
 
@@ -28,10 +30,26 @@ export const loader = guarded("desk", async ({ params, desk }) => {
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("vehicle/route");
 
 export default function VehiclePage() {
-  const { vehicle, card, cardFrom, measured, changes, jobs, parts, levels, taken, people } =
+  const { vehicle, owner, card, cardFrom, measured, changes, jobs, parts, levels, taken, people } =
     useLoaderData<typeof loader>();
   const { units, role, timeZone } = useMember();
   const open = jobs.find((job) => !job.signedAt);
+  const tools: Tool[] = [
+    ["jobs", "Jobs", <Timeline key="jobs" jobs={jobs} />],
+    ...(taken
+      ? [
+          [
+            "level",
+            "Coolant level",
+            <Levels key="level" vehicleId={vehicle.id} of={taken} mayWrite={role !== "desk"} />,
+          ] as Tool,
+        ]
+      : []),
+    ["parts", "Parts", <PartLives key="parts" parts={parts} levels={levels} />],
+    ...(parts.length > 0
+      ? [["lives", "How long they last", <LivesHere key="lives" parts={parts} />] as Tool]
+      : []),
+  ];
   return (
     <main id="work" className="p-5 lg:p-7">
       <header className="mb-6 flex flex-wrap items-end justify-between gap-x-8 gap-y-4 border-ink border-b-2 pb-4">
@@ -62,6 +80,7 @@ export default function VehiclePage() {
       <div className="grid grid-cols-1 gap-8 xl:grid-cols-[24rem_minmax(0,1fr)]">
         <div className="self-start">
           <CardSheet card={card} system={units} />
+          <Owner vehicleId={vehicle.id} owner={owner} />
           {role !== "desk" && (
             <CardOfModel vehicleId={vehicle.id} from={cardFrom.model} takenFrom={cardFrom.takenFrom} />
           )}
@@ -73,11 +92,8 @@ export default function VehiclePage() {
           <MeasuredRows measured={measured} system={units} timeZone={timeZone} />
           <CardChanges changes={changes} timeZone={timeZone} system={units} />
         </div>
-        <div className="flex flex-col gap-8">
-          <Timeline jobs={jobs} />
-          {taken && <Levels vehicleId={vehicle.id} of={taken} mayWrite={role !== "desk"} />}
-          <PartLives parts={parts} levels={levels} />
-          {parts.length > 0 && <LivesHere parts={parts} />}
+        <div className="min-w-0">
+          <Tools of={vehicle.id} label="This vehicle" tools={tools} />
         </div>
       </div>
       <p className="mt-8 text-ink-2">

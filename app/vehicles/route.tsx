@@ -61,7 +61,7 @@ export default function Vehicles() {
         onChange={(event) => submit(event.currentTarget, { replace: true })}
       >
         <label htmlFor="find" className="sr-only">
-          Plate, VIN, name, a job’s number, or words of a complaint
+          Plate, VIN, name, owner, a job’s number, or words of a complaint
         </label>
         <Search aria-hidden="true" />
         <input
@@ -72,7 +72,7 @@ export default function Vehicles() {
           type="search"
           maxLength={LONGEST_SEARCH}
           defaultValue={search}
-          placeholder="Plate, VIN, name, a job’s number, or words of a complaint"
+          placeholder="Plate, VIN, name, owner, a job’s number, or words of a complaint"
           className="field-box text-xl"
         />
       </Form>
@@ -98,7 +98,7 @@ export default function Vehicles() {
               </Link>
               <span>
                 <span className="font-bold">{vehicle.name || "model not known yet"}</span>{" "}
-                <span className="text-ink-2">{vehicle.use}</span>
+                <span className="text-ink-2">{[vehicle.use, vehicle.owner].filter(Boolean).join(" · ")}</span>
                 <span className="figure block text-ink-2 text-sm">{vehicle.vin}</span>
                 {vehicle.found && (
                   <span className="block text-sm">

@@ -9,6 +9,11 @@ const job = (key: string, stage: string) => `/jobs/${jobId(key)}/${stage}`;
 const typed = (text: string) => (page: Page) => page.locator("[data-entry-line]").fill(text);
 const chart = (page: Page) => page.waitForSelector("figure svg");
 
+const provenLog = async (page: Page) => {
+  await openTool(page, "Warm-up log");
+  await chart(page);
+};
+
 export interface Screen {
   name: string;
   path: string;
@@ -39,8 +44,9 @@ async function wiring(page: Page): Promise<void> {
 }
 
 async function pictures(page: Page): Promise<void> {
+  await openTool(page, "Pictures");
   await page.waitForSelector('[aria-label^="Open the picture: left fan plug"]');
-  await page.$eval('[aria-labelledby="open"]', (part) => part.scrollIntoView());
+  await page.$eval('[role="tablist"]', (part) => part.scrollIntoView());
   await page.waitForFunction(() =>
     [...document.querySelectorAll("main img")].every((each) => (each as HTMLImageElement).naturalWidth > 0),
   );
@@ -86,7 +92,7 @@ export const SCREENS: Screen[] = [
   { name: "strip", path: job("open-build", "strip"), before: typed("out 3 m6x20 airbox bag 3") },
   { name: "build", path: job("open-build", "build"), before: typed("in 2 m8x25 bag 2") },
   { name: "fill", path: job("open-prove", "fill") },
-  { name: "prove", path: job("open-prove", "prove"), before: chart },
+  { name: "prove", path: job("open-prove", "prove"), before: provenLog },
   { name: "sign", path: job("open-build", "sign") },
   { name: "report", path: job("s17", "report"), before: chart },
   {

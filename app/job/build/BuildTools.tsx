@@ -7,15 +7,25 @@ import { FitChecks } from "./FitChecks.tsx";
 import { HowTight } from "./HowTight.tsx";
 import { MoveOverList } from "./MoveOverList.tsx";
 
-/** What a build wants beside the things themselves. */
-export function BuildTools({ torques }: { torques: Measured["torques"] }) {
+/** What goes back, and what a build wants beside it. */
+export function BuildTools({
+  torques,
+  back,
+  asked,
+}: {
+  torques: Measured["torques"];
+  back: readonly Tool[];
+  /** Which is asked for by the address. */
+  asked: string | undefined;
+}) {
   const tools: Tool[] = [
+    ...back,
     ["over", "Move over", <MoveOverList key="over" />],
     ["look", "Look at it", <FitChecks key="look" />],
     ["tight", "How tight", <HowTight key="tight" torques={torques} />],
     ["pictures", "Pictures", <Pictures key="pictures" />],
-    ["apart", "While it is apart", <WhileApart key="apart" />],
+    ["apart", "Apart", <WhileApart key="apart" />],
     ["get", "To get", <ToGetList key="get" />],
   ];
-  return <ToolTabs label="Before it is closed" tools={tools} />;
+  return <ToolTabs label="Build" tools={tools} asked={asked} />;
 }

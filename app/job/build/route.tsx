@@ -10,6 +10,7 @@ import { later } from "../../ui/later.ts";
 import { Cautions } from "../stage/Cautions.tsx";
 import { useJob } from "../stage/context.ts";
 import { type StageRead, stage } from "../stage/stage.tsx";
+import type { Tool } from "../stage/ToolTabs.tsx";
 import { Tray } from "../stage/Tray.tsx";
 import { Work } from "../stage/Work.tsx";
 import { StepsBack } from "./StepsBack.tsx";
@@ -59,9 +60,22 @@ function Build({ read: { torques } }: StageRead<typeof loader>) {
   // Where no step was taken things alone are out, and stand in two columns; a bag that was opened by its label stands by itself.
   const isOneList = !isBagOpen && order.now.length + order.waits.length + (hasTasks ? 1 : 0) > 0;
   const isAllBack = lines.length + order.now.length + order.waits.length === 0;
+  const things = (
+    <div key="back" className="flex flex-col gap-5">
+      <Cautions texts={CAUTIONS} />
+      <LeftOver />
+      {isOneList && <StepsBack list={backList(entries)} />}
+      {(lines.length > 0 || isBagOpen) && !isOneList && <ThingsBack />}
+    </div>
+  );
+  const back: Tool[] = [
+    ["back", "Back", things],
+    ...(lines.length > 0 && !isBagOpen
+      ? [["bench", "Bench", <Tray key="bench" entries={entries} />] as Tool]
+      : []),
+  ];
   return (
     <Work title="What goes back next?" next={{ label: "On to Fill", to: "fill" }}>
-      <Cautions texts={CAUTIONS} />
       {isAllBack && (
         <p role="status" className="text-lg">
           {hasMoved
@@ -69,27 +83,11 @@ function Build({ read: { torques } }: StageRead<typeof loader>) {
             : "Nothing is out. What Strip writes out is offered here, last off first."}
         </p>
       )}
-      <LeftOver />
-      {isOneList && <StepsBack list={backList(entries)} />}
-      {(lines.length > 0 || isBagOpen) && (
-        <>
-          {!isOneList && <ThingsBack />}
-          {!isBagOpen && (
-            <section aria-labelledby="tray">
-              <h3 id="tray" className="mb-2 text-xl">
-                Still on the bench
-              </h3>
-              <Tray entries={entries} />
-            </section>
-          )}
-        </>
+      {BuildTools ? (
+        <BuildTools key={page.job.id} torques={torques} back={back} asked={isBagOpen ? "back" : undefined} />
+      ) : (
+        <div className="pt-16">{things}</div>
       )}
-      <section aria-labelledby="before-closed" className="min-h-96">
-        <h3 id="before-closed" className="mb-2 text-xl">
-          Before it is closed
-        </h3>
-        {BuildTools && <BuildTools key={page.job.id} torques={torques} />}
-      </section>
     </Work>
   );
 }

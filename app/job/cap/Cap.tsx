@@ -19,10 +19,10 @@ const FELT = [
 function Hose() {
   const { book, mayBook } = useJob();
   return (
-    <fieldset className="flex flex-wrap gap-2">
+    <fieldset className="grid max-w-xl grid-cols-2 gap-2">
       <legend className="sr-only">The upper hose, squeezed</legend>
       {FELT.map(({ words, upper }) => (
-        <Button key={upper} weight="quiet" disabled={!mayBook} onClick={() => book(feltHose(upper))}>
+        <Button key={upper} className="px-3" disabled={!mayBook} onClick={() => book(feltHose(upper))}>
           {words}
         </Button>
       ))}
@@ -41,7 +41,7 @@ export function Cap({ engine, isBare = false }: { engine: EngineState; isBare?: 
       aria-labelledby="cap"
       className={`flex flex-col ${isBare ? "gap-2" : "gap-3 rounded-md border-2 border-edge bg-sheet p-4"}`}
     >
-      <div>
+      <div className={isBare ? "flex flex-wrap items-baseline gap-x-3" : ""}>
         <h4 id="cap" className={`flex items-center gap-2 ${isBare ? "text-lg" : "text-2xl"}`}>
           <VerdictShape verdict={safeNow} /> {WORDS[safeNow]}
         </h4>
@@ -52,17 +52,17 @@ export function Cap({ engine, isBare = false }: { engine: EngineState; isBare?: 
             {clock(readyAtS.earliest)} and {clock(readyAtS.latest)}.
           </p>
         )}
-        <p className="text-ink-2">
+        <p className={isBare ? "sr-only" : "text-ink-2"}>
           Wanted: {format(CAP_OPENS_C, "temperature", system)} at the neck, and the upper hose soft and cool.{" "}
           {ranUntil
             ? `It ran until ${clockOf(ranUntil, timeZone)}; ${readings.length} read since.`
             : `Nobody has written that it ran${readings.length > 0 ? `; ${readings.length} read` : ""}.`}
         </p>
       </div>
-      {!engine.isRunning && <ReadCoolant hasPlace />}
+      {!engine.isRunning && <ReadCoolant hasPlace beside={isBare ? <Hose /> : undefined} />}
       {!engine.isRunning && (
         <div className="flex flex-wrap gap-x-2">
-          <Hose />
+          {!isBare && <Hose />}
           {ranUntil !== undefined && <FromLog sinceS={Date.parse(ranUntil) / 1000} />}
         </div>
       )}

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { readCoolant, readRoom } from "../../../core/book/acts/index.ts";
 import type { EntryDraft } from "../../../core/book/entry/index.ts";
 import { type MeantDegrees, meantDegrees, SHOWN, type System } from "../../../core/kernel/units/index.ts";
@@ -31,9 +32,12 @@ const coolantMeant = (text: string, system: System): MeantDegrees[] =>
 export function ReadCoolant({
   onOver,
   hasPlace = false,
+  beside,
 }: {
   onOver?: (celsius: number) => EntryDraft | undefined;
   hasPlace?: boolean;
+  /** Another way to tell, right under the reading; where it was read is asked after it. */
+  beside?: ReactNode;
 }) {
   const { page, book, mayBook, system } = useJob();
   const [text, setText] = useDraft(`coolant-read:${page.job.id}`);
@@ -53,6 +57,15 @@ export function ReadCoolant({
     setText("");
     setPlace("engine");
   };
+  const places = hasPlace && (
+    <ChipsOne
+      label="Read at"
+      options={Object.keys(PLACES)}
+      words={PLACES}
+      value={place}
+      onChange={(value) => value && setPlace(value as Place)}
+    />
+  );
   return (
     <form
       className="flex flex-col gap-2"
@@ -61,20 +74,12 @@ export function ReadCoolant({
         if (!isAsked) save(own?.celsius);
       }}
     >
-      {hasPlace && (
-        <ChipsOne
-          label="Read at"
-          options={Object.keys(PLACES)}
-          words={PLACES}
-          value={place}
-          onChange={(value) => value && setPlace(value as Place)}
-        />
-      )}
+      {!beside && places}
       <p role="status" className="sr-only">
         {isAsked ? WHICH : ""}
       </p>
       <div className="flex flex-wrap items-start gap-3">
-        <div className="w-44">
+        <div className="w-44 max-sm:w-32">
           <TextField
             label={isAir ? "Air reads" : "Coolant reads"}
             inputMode="decimal"
@@ -97,11 +102,13 @@ export function ReadCoolant({
             ))}
           </fieldset>
         ) : (
-          <Button type="submit" className="mt-7" disabled={!mayBook || own === undefined}>
+          <Button type="submit" className="mt-7 max-sm:px-3" disabled={!mayBook || own === undefined}>
             Book the reading
           </Button>
         )}
       </div>
+      {beside}
+      {beside && places}
     </form>
   );
 }

@@ -33,9 +33,17 @@ function Fill() {
   const run = bleedRun(entries, bledVehicle(entries, page.card, useMember().altitudeM));
   const isRunning = run !== undefined && !run.isEnded;
   const tools: Tool[] = [
-    ["litres", "Litres", <Litres key="litres" sums={sums} run={run} />],
+    [
+      "litres",
+      "Litres",
+      <div key="litres" className="flex flex-col gap-5">
+        <Cautions texts={CAUTIONS} />
+        <Litres sums={sums} run={run} />
+      </div>,
+    ],
     ["mix", "Mix", <Mix key="mix" />],
     ...(isRunning ? [] : [["air", "Air out", <Bleeding key="air" run={run} />] as Tool]),
+    ["levels", "Levels", <ColdCheck key="levels" />],
     ...(page.card ? [["drain", "Drain", <DrainWays key="drain" />] as Tool] : []),
   ];
   return (
@@ -45,10 +53,8 @@ function Fill() {
       toDrawn={TO_BLEEDING}
       isDrawn={isRunning ? isBleeding : undefined}
     >
-      <Cautions texts={CAUTIONS} />
       {isRunning && <Bleeding run={run} />}
       <ToolTabs label="Fill" tools={tools} />
-      <ColdCheck />
     </Work>
   );
 }

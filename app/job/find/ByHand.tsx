@@ -100,14 +100,11 @@ function OwnVerdict({ find }: { find: Find }) {
 }
 
 /** What the program doesn't know of, by hand. */
-export const ByHand = memo(function ByHand({ find, isOpen }: { find: Find; isOpen: boolean }) {
+export const ByHand = memo(function ByHand({ find }: { find: Find }) {
   return (
-    <details open={isOpen}>
-      <summary className="min-h-12 py-3 font-bold">By hand: a test or verdict of your own</summary>
-      <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
-        <OwnTest />
-        <OwnVerdict find={find} />
-      </div>
-    </details>
+    <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+      <OwnTest />
+      <OwnVerdict find={find} />
+    </div>
   );
 });

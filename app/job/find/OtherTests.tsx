@@ -1,4 +1,4 @@
-import { memo, useState } from "react";
+import { memo } from "react";
 import { testOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import type { KnownFind } from "./belief/useFind.ts";
@@ -15,12 +15,11 @@ export const OtherTests = memo(function OtherTests({
   onTest: (test: string) => void;
 }) {
   const tests = find.state.actions.filter(({ kind, id }) => kind === "test" && id !== shown);
-  const [isOpen, setOpen] = useState(false);
   return (
-    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="min-h-12 py-3 font-bold">{tests.length} other tests, best first</summary>
+    <section aria-label="Other tests">
+      <p className="text-ink-2">{tests.length} other tests, best first</p>
       <ul className="grid gap-x-8 lg:grid-cols-2">
-        {(isOpen ? tests : []).map(({ id, ...action }) => (
+        {tests.map(({ id, ...action }) => (
           <li key={id} className="flex items-center justify-between gap-3 border-rule border-b">
             <Button weight="quiet" className="justify-start px-1 text-left" onClick={() => onTest(id)}>
               {testOf(id).name}
@@ -32,6 +31,6 @@ export const OtherTests = memo(function OtherTests({
           </li>
         ))}
       </ul>
-    </details>
+    </section>
   );
 });

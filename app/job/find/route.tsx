@@ -10,6 +10,7 @@ import { later } from "../../ui/later.ts";
 import { Comeback } from "../comeback/Comeback.tsx";
 import { useJob } from "../stage/context.ts";
 import { type StageRead, stage } from "../stage/stage.tsx";
+import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 import { Work } from "../stage/Work.tsx";
 import { ByHand } from "./ByHand.tsx";
 import { type Find as FindView, type KnownFind, useFind } from "./belief/useFind.ts";
@@ -87,7 +88,6 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
   const BeliefPicture = beliefPicture.use()?.BeliefPicture;
   const [chosen, setChosen] = useState<{ test: string; isRepeat: boolean }>();
   const [testsOn, setTestsOn] = useState(false);
-  const [isPictured, setPictured] = useState(false);
   const view = useMemo(
     (): FindView => ({
       ...find,
@@ -108,7 +108,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
         <Booked find={find} />
         <SettleCircuit />
         <Done find={find} onTest={() => undefined} />
-        <ByHand find={find} isOpen={false} />
+        <ByHand find={find} />
       </Work>
     );
   }
@@ -128,12 +128,22 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
           document.querySelector<HTMLElement>("#next-test, #verdict")?.focus();
         },
       };
+  const tools: Tool[] = [
+    [
+      "map",
+      "Map",
+      <CircuitMap key="map" circuit={state.circuit} standings={state.standings} testId={shown} />,
+    ],
+    ["tests", "Other tests", <OtherTests key="tests" find={view} shown={shown} onTest={choose} />],
+    ["instruments", "Instruments", <Instruments key="instruments" find={view} />],
+    ...(state.evidence.length > 0 && BeliefPicture
+      ? [["belief", "Belief", <BeliefPicture key="belief" find={view} />] as Tool]
+      : []),
+    ["done", "Done", <Done key="done" find={find} onTest={choose} />],
+    ["own", "By hand", <ByHand key="own" find={find} />],
+  ];
   return (
     <Work title={`Find: ${state.circuit.name}`} isTitleQuiet isDrawn={isFinds} next={next}>
-      {/* On a phone the answers come first, and the map after them. */}
-      <div className="max-sm:order-1">
-        <CircuitMap circuit={state.circuit} standings={state.standings} testId={shown} />
-      </div>
       {isByHandbook && (
         <p role="status" className="text-ink-2">
           This goes by the handbook, without the shop's own history: no server to be had.
@@ -142,7 +152,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
       {recent && <Comeback recent={recent} weighed />}
       <Booked find={find} />
       <TwoFaults find={view} onTest={choose} />
-      <div className="grid items-start gap-x-8 gap-y-6 border-rule border-t pt-2 xl:grid-cols-[1.15fr_1fr]">
+      <div className="grid items-start gap-x-8 gap-y-6 xl:grid-cols-[1.15fr_1fr]">
         {shown ? (
           <NextTest key={shown} find={view} testId={shown} isChosen={isStillChosen} />
         ) : offer ? (
@@ -155,19 +165,8 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
         )}
         <Suspects find={view} onTest={choose} />
       </div>
-      <div className="flex flex-col gap-5 max-sm:order-2">
-        <Overnight find={find} />
-        {state.evidence.length > 0 && (
-          <details onToggle={(event) => setPictured(event.currentTarget.open)}>
-            <summary className="min-h-12 py-3 font-bold">How belief came about</summary>
-            {isPictured && BeliefPicture && <BeliefPicture find={view} />}
-          </details>
-        )}
-        <OtherTests find={view} shown={shown} onTest={choose} />
-        <Instruments find={view} />
-        <Done find={find} onTest={choose} />
-        <ByHand find={find} isOpen={false} />
-      </div>
+      <Overnight find={find} />
+      <ToolTabs label="Find" tools={tools} />
     </Work>
   );
 }

@@ -73,7 +73,7 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
       ref={part}
       aria-labelledby="in-hand"
       data-in-hand={id}
-      className={`flex flex-col gap-x-8 gap-y-3 rounded-md border-2 border-ink bg-sheet p-3 sm:p-4 ${isCap ? "" : "lg:flex-row"}`}
+      className={`flex flex-col gap-x-8 gap-y-3 rounded-md border-2 border-ink bg-sheet p-3 sm:p-4 lg:flex-row`}
     >
       <div className="flex min-w-0 flex-1 flex-col gap-2">
         <p className="text-ink-2">

@@ -53,6 +53,13 @@ function Plan({ read }: StageRead<typeof loader>) {
     () => ({ offers: offersFor(entries, shelf), ...(last && { features: last.features }) }),
     [entries, shelf, last],
   );
+  const chosen = (
+    <div key="parts" className="flex flex-col gap-5">
+      <Cautions texts={CAUTIONS} />
+      <ChosenParts parts={parts} none={none} />
+      <ChoosePart shelf={shelf} />
+    </div>
+  );
   return (
     <Work
       title="What goes in, and is it here?"
@@ -74,17 +81,18 @@ function Plan({ read }: StageRead<typeof loader>) {
         )
       }
     >
-      <Cautions texts={CAUTIONS} />
-      <ChosenParts parts={parts} none={none} />
-      <ChoosePart shelf={shelf} />
-      <section aria-labelledby="before" className="min-h-96">
-        <h3 id="before" className="mb-2 text-xl">
-          Before it is opened
-        </h3>
-        {PlanTools && (
-          <PlanTools key={page.job.id} lives={lives} last={last} measured={measured} shelf={shelf} />
-        )}
-      </section>
+      {PlanTools ? (
+        <PlanTools
+          key={page.job.id}
+          parts={chosen}
+          lives={lives}
+          last={last}
+          measured={measured}
+          shelf={shelf}
+        />
+      ) : (
+        <div className="pt-16">{chosen}</div>
+      )}
     </Work>
   );
 }

@@ -6,6 +6,7 @@ import { Cautions } from "../stage/Cautions.tsx";
 import { ColdCheck } from "../stage/ColdCheck.tsx";
 import { useJob } from "../stage/context.ts";
 import { stage } from "../stage/stage.tsx";
+import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 import { Work } from "../stage/Work.tsx";
 import { BookedLogs } from "./BookedLogs.tsx";
 import { Compare } from "./Compare.tsx";
@@ -44,28 +45,9 @@ function Prove() {
   const inHand = useChosenLog(spec, booked);
   const { chosen, log, hasLog, isComing } = inHand;
   const dropHere = spec && <DropHere isAnother={hasLog} onTake={inHand.take} />;
-  return (
-    <Work
-      title="Does it do what the card says?"
-      act={
-        inHand.canBook &&
-        mayBook && (
-          <>
-            <Button weight="quiet" onClick={inHand.putAway}>
-              Put it away
-            </Button>
-            <Button onClick={inHand.bookIt}>Book this log</Button>
-          </>
-        )
-      }
-      next={{ label: "On to Sign", to: "sign" }}
-    >
+  const logPart = (
+    <div key="log" className="flex flex-col gap-5">
       <Cautions texts={CAUTIONS} />
-      {!spec && (
-        <p className="font-bold">
-          This vehicle has no cooling card, so a log can't be judged. <CardLink vehicleId={page.vehicle.id} />
-        </p>
-      )}
       {!hasLog && !isComing && dropHere}
       {isComing && <div aria-hidden="true" className="min-h-[44rem]" />}
       <Became of={inHand} />
@@ -82,10 +64,37 @@ function Prove() {
       )}
       {(hasLog || isComing) && dropHere}
       <BookedLogs jobId={page.job.id} logs={booked} onOpen={(each) => void inHand.open(each)} />
-      {spec && <Compare spec={spec} />}
-      <Proofs />
-      <PressureTest />
-      <ColdCheck />
+    </div>
+  );
+  const tools: Tool[] = [
+    ["log", "Warm-up log", logPart],
+    ["proofs", "Proofs", <Proofs key="proofs" />],
+    ["pressure", "Pressure", <PressureTest key="pressure" />],
+    ["cold", "Cold check", <ColdCheck key="cold" />],
+    ...(spec ? [["compare", "Compare", <Compare key="compare" spec={spec} />] as Tool] : []),
+  ];
+  return (
+    <Work
+      title="Does it do what the card says?"
+      act={
+        inHand.canBook &&
+        mayBook && (
+          <>
+            <Button weight="quiet" onClick={inHand.putAway}>
+              Put it away
+            </Button>
+            <Button onClick={inHand.bookIt}>Book this log</Button>
+          </>
+        )
+      }
+      next={{ label: "On to Sign", to: "sign" }}
+    >
+      {!spec && (
+        <p className="font-bold">
+          This vehicle has no cooling card, so a log can't be judged. <CardLink vehicleId={page.vehicle.id} />
+        </p>
+      )}
+      <ToolTabs label="Prove" tools={tools} first={booked.length > 0 ? "proofs" : "log"} />
     </Work>
   );
 }

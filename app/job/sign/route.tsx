@@ -14,6 +14,7 @@ import { Button } from "../../ui/Button.tsx";
 import { TextArea } from "../../ui/Field.tsx";
 import { useJob, useWaiting } from "../stage/context.ts";
 import { type StageRead, stage } from "../stage/stage.tsx";
+import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 import { Work } from "../stage/Work.tsx";
 import { ConfirmSignature } from "./ConfirmSignature.tsx";
 import { Guarantees } from "./Guarantees.tsx";
@@ -86,6 +87,19 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
       openCount: metric.length,
     });
   };
+  const tools: Tool[] = [
+    ...(isEmpty ? [] : [["hand-over", "At hand-over", <HandOver key="hand-over" />] as Tool]),
+    ["guarantee", "Guarantee", <Guarantees key="guarantee" />],
+    ...(isEmpty ? [] : [["looks", "To look at again", <Looks key="looks" {...looks} />] as Tool]),
+    [
+      "short",
+      "In short",
+      <div key="short" className="flex flex-col gap-5">
+        <Summary />
+        {!isEmpty && <ReportLinks />}
+      </div>,
+    ],
+  ];
   return (
     <Work title="Do the books balance?" isDrawn={({ id }) => id === "sign"}>
       <div>
@@ -114,9 +128,6 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
       </div>
       <Unproven rows={notProven} />
       <Missing missing={missing} />
-      {!isEmpty && <HandOver />}
-      <Guarantees />
-      {!isEmpty && <Looks {...looks} />}
       {isEmpty && <p>There is nothing to sign: write down what was done first, in one line at least.</p>}
       {asksWhy && !isEmpty && (
         <TextArea
@@ -159,8 +170,7 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
         onSign={sign}
         onLeave={() => setAsked(undefined)}
       />
-      <Summary />
-      {!isEmpty && <ReportLinks />}
+      <ToolTabs label="Sign" tools={tools} />
     </Work>
   );
 }

@@ -1,14 +1,19 @@
 import { readCaution } from "../../../core/book/acts/index.ts";
 import { CautionRead, factsOf } from "../../../core/book/facts/index.ts";
 import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
+import { useMember } from "../../desk/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { useJob } from "./context.ts";
 import { sayTick } from "./tick-id.ts";
 
-/** Hazards, shown where they are, one after another; tapping books that it was read. */
+/** Hazards, shown where they are, one after another; tapping books that it was read, once a job and person. */
 export function Cautions({ texts }: { texts: readonly string[] }) {
   const { page, entries, system, book, mayBook } = useJob();
-  const read = new Set(factsOf(entries, CautionRead).map(({ entry }) => entry.text));
+  const { personId } = useMember();
+  // Who reads it knows of it; nobody else does.
+  const read = new Set(
+    factsOf(entries, CautionRead).flatMap(({ entry }) => (entry.by === personId ? [entry.text] : [])),
+  );
   const unread = texts.filter((text) => !read.has(text));
   const [first] = unread;
   if (!first) return null;
@@ -17,20 +22,19 @@ export function Cautions({ texts }: { texts: readonly string[] }) {
       role="note"
       className="flex flex-wrap items-center gap-x-4 gap-y-1 border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-4"
     >
-      <p className="min-w-52 flex-1 font-bold leading-snug">
+      <p className="min-w-40 flex-1 font-bold leading-snug max-sm:text-sm">
         {inShownTemperatures(first, system)}
-        {unread.length > 1 && <span className="font-normal"> One more after this.</span>}
       </p>
       {mayBook && (
         <Button
-          className="shrink-0 px-4"
+          className="shrink-0 px-4 max-sm:px-3"
           onClick={() =>
             book(readCaution(first), [
               sayTick(
                 page.job.id,
                 entries,
-                `caution:${first}`,
-                ({ kind, text }) => kind === "caution" && text === first,
+                `caution:${personId}:${first}`,
+                ({ kind, text, by }) => kind === "caution" && text === first && by === personId,
               ),
             ])
           }

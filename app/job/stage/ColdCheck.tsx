@@ -17,7 +17,8 @@ export function ColdCheck() {
   const isDue = openItems(entries).some(({ about }) => about === "cold-check" || about === "level");
   const inHand = useContext(InHandHere);
   // Once is enough: where it is what is in hand it stands first on the page.
-  if (!isDue || inHand?.id === "prove:cold") return null;
+  if (inHand?.id === "prove:cold") return <p>It is what is in hand, first on this page.</p>;
+  if (!isDue) return <p className="text-ink-2">Not owed now: nothing was poured since it was seen cold.</p>;
   return (
     <section
       aria-labelledby="cold"

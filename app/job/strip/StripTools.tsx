@@ -4,13 +4,14 @@ import { WhileApart } from "../apart/WhileApart.tsx";
 import { Pictures } from "../pictures/Pictures.tsx";
 import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 
-/** What is looked at and noted while the car is open. */
-export function StripTools() {
+/** What comes off, and what is looked at and noted while the car is open. */
+export function StripTools({ off }: { off: readonly Tool[] }) {
   const tools: Tool[] = [
+    ...off,
     ["pictures", "Pictures", <Pictures key="pictures" />],
-    ["apart", "While it is apart", <WhileApart key="apart" />],
-    ["labels", "Bag labels", <BagLabels key="labels" />],
+    ["apart", "Apart", <WhileApart key="apart" />],
+    ["labels", "Labels", <BagLabels key="labels" />],
     ["get", "To get", <ToGetList key="get" />],
   ];
-  return <ToolTabs label="While it is open" tools={tools} />;
+  return <ToolTabs label="Strip" tools={tools} />;
 }

@@ -13,7 +13,7 @@ import { useJob } from "../stage/context.ts";
 import { DrainWays } from "../stage/DrainWays.tsx";
 import { LastTime } from "../stage/LastTime.tsx";
 import { type StageRead, stage } from "../stage/stage.tsx";
-import { ToolTabs } from "../stage/ToolTabs.tsx";
+import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 import { Tray } from "../stage/Tray.tsx";
 import { moveTick } from "../stage/tick-id.ts";
 import { Work } from "../stage/Work.tsx";
@@ -65,6 +65,81 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
     lines.some(
       (line) => line.account === each.account && line.item === each.item && line.place === (each.place ?? ""),
     );
+  const taps = (
+    <div key="off" className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+      <div className="xl:col-span-2 empty:hidden">
+        <Cautions texts={CAUTIONS} />
+      </div>
+      <section aria-labelledby="usual" className="flex flex-col gap-3">
+        <h3 id="usual" className="text-xl">
+          Tap what is off
+        </h3>
+        <div className="grid grid-cols-2 gap-2">
+          {pads.taps.map((each) => (
+            <Button
+              key={thing(each)}
+              disabled={!mayBook || isOut(each)}
+              onClick={() => {
+                const draft = tookOff(each);
+                book(draft, [moveTick(page.job.id, entries, draft)]);
+              }}
+              className="justify-start px-3 text-left"
+            >
+              {thing(each)}
+              {isOut(each) && <span className="ml-auto font-normal">out</span>}
+            </Button>
+          ))}
+        </div>
+      </section>
+      <section aria-labelledby="bag">
+        <h3 id="bag" className="text-xl">
+          Write it out
+        </h3>
+        <ToolTabs
+          label="Write it out"
+          tools={[
+            ["bag", "Bag", <BagPad key="bag" pads={pads} />],
+            ["plug", "Plug", <PlugPad key="plug" />],
+            ["hose", "Hose", <HosePad key="hose" />],
+            [
+              "line",
+              "Line",
+              <NamePad key="line" account="line-cap" label="Line capped" names={LINES} done="is capped" />,
+            ],
+            [
+              "hung",
+              "Hung up",
+              <NamePad
+                key="hung"
+                account="part"
+                label="Hung up"
+                names={HUNG}
+                done="is hung up"
+                text="hung up"
+              />,
+            ],
+            [
+              "tool",
+              "Tool",
+              <NamePad
+                key="tool"
+                account="tool"
+                label="Tool laid in"
+                names={[...new Set([...pads.tools, ...TOOLS])]}
+                done="is in the engine bay"
+              />,
+            ],
+          ]}
+        />
+      </section>
+    </div>
+  );
+  const off: Tool[] = [
+    ["off", "Off", taps],
+    ["bench", "Bench", <Tray key="bench" entries={entries} />],
+    ...(page.card ? [["drain", "Drain", <DrainWays key="drain" />] as Tool] : []),
+    ...(last ? [["last", "Last time", <LastTime key="last" last={last} />] as Tool] : []),
+  ];
   return (
     <Work
       title="What came off?"
@@ -72,7 +147,6 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
       toDrawn={TO_STEP}
       isDrawn={work?.ready.length ? isStep : undefined}
     >
-      <Cautions texts={CAUTIONS} />
       {!gate.isOpen && <PartsGate gate={gate} />}
       {gate.waitsFor.length > 0 && gate.because && (
         <p className="border-ink border-l-4 pl-3">
@@ -80,84 +154,13 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
         </p>
       )}
       {gate.isOpen && work && <StepInHand work={work} />}
-      {gate.isOpen && <DrainWays />}
-      <div className={`grid gap-x-8 gap-y-6 xl:grid-cols-2 ${gate.isOpen ? "" : "hidden"}`}>
-        <section aria-labelledby="usual" className="flex flex-col gap-3">
-          <h3 id="usual" className="text-xl">
-            Tap what is off
-          </h3>
-          <div className="grid grid-cols-2 gap-2">
-            {pads.taps.map((each) => (
-              <Button
-                key={thing(each)}
-                disabled={!mayBook || isOut(each)}
-                onClick={() => {
-                  const draft = tookOff(each);
-                  book(draft, [moveTick(page.job.id, entries, draft)]);
-                }}
-                className="justify-start px-3 text-left"
-              >
-                {thing(each)}
-                {isOut(each) && <span className="ml-auto font-normal">out</span>}
-              </Button>
-            ))}
-          </div>
-        </section>
-        <section aria-labelledby="bag">
-          <h3 id="bag" className="text-xl">
-            Write it out
-          </h3>
-          <ToolTabs
-            label="Write it out"
-            tools={[
-              ["bag", "Bag", <BagPad key="bag" pads={pads} />],
-              ["plug", "Plug", <PlugPad key="plug" />],
-              ["hose", "Hose", <HosePad key="hose" />],
-              [
-                "line",
-                "Line",
-                <NamePad key="line" account="line-cap" label="Line capped" names={LINES} done="is capped" />,
-              ],
-              [
-                "hung",
-                "Hung up",
-                <NamePad
-                  key="hung"
-                  account="part"
-                  label="Hung up"
-                  names={HUNG}
-                  done="is hung up"
-                  text="hung up"
-                />,
-              ],
-              [
-                "tool",
-                "Tool",
-                <NamePad
-                  key="tool"
-                  account="tool"
-                  label="Tool laid in"
-                  names={[...new Set([...pads.tools, ...TOOLS])]}
-                  done="is in the engine bay"
-                />,
-              ],
-            ]}
-          />
-        </section>
-      </div>
-      {gate.isOpen && <LastTime last={last} />}
-      <section aria-labelledby="tray">
-        <h3 id="tray" className="mb-2 text-xl">
-          On the bench
-        </h3>
+      {!gate.isOpen ? (
         <Tray entries={entries} />
-      </section>
-      <section aria-labelledby="open" className={`min-h-96 ${gate.isOpen ? "" : "hidden"}`}>
-        <h3 id="open" className="mb-2 text-xl">
-          While it is open
-        </h3>
-        {StripTools && <StripTools key={page.job.id} />}
-      </section>
+      ) : StripTools ? (
+        <StripTools key={page.job.id} off={off} />
+      ) : (
+        <div className="pt-16">{taps}</div>
+      )}
     </Work>
   );
 }

@@ -25,6 +25,7 @@ import { house } from "./024-house.ts";
 import { wholeShop } from "./025-whole-shop.ts";
 import { sessionMember } from "./026-session-member.ts";
 import { manyPeople } from "./027-many-people.ts";
+import { owners } from "./028-owners.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -56,4 +57,5 @@ export const migrations: Migration[] = [
   wholeShop,
   sessionMember,
   manyPeople,
+  owners,
 ];

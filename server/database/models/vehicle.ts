@@ -12,6 +12,9 @@ export class Vehicle extends Model {
   declare vin: string | null;
   declare name: string;
   declare use: string;
+  /** Whose it is, and where they are told of it; null where nobody said, or where they were forgotten. */
+  declare ownerName: string | null;
+  declare ownerPhone: string | null;
   declare distanceKm: number | null;
   /** What it came into the books with. */
   declare firstDistanceKm: number | null;
@@ -30,6 +33,8 @@ export function defineVehicle(database: Sequelize): typeof Vehicle {
       vin: { type: DataTypes.TEXT, allowNull: true },
       name: { type: DataTypes.TEXT, allowNull: false },
       use: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
+      ownerName: { type: DataTypes.TEXT, field: "owner_name", allowNull: true },
+      ownerPhone: { type: DataTypes.TEXT, field: "owner_phone", allowNull: true },
       firstDistanceKm: { type: DataTypes.DOUBLE, field: "first_distance_km", allowNull: true },
       tankLiftsMm: { type: DataTypes.DOUBLE, field: "tank_lifts_mm", allowNull: true },
       minimumL: { type: DataTypes.DOUBLE, field: "minimum_l", allowNull: true },

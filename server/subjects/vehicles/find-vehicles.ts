@@ -6,6 +6,7 @@ export interface VehicleRow {
   vin: string | null;
   name: string;
   use: string;
+  owner: string;
   distanceKm: number | null;
   circuit: string | null;
   openJobId: string | null;
@@ -27,10 +28,12 @@ const literal = (text: string) => text.replace(/[\\%_]/g, "\\$&");
 const JOB = /^(?:job|#|№|no\.?)?\s*0*(\d{1,7})$/i;
 /** Fewer letters are in every second sentence. */
 const LEAST_WORD = 3;
+/** As much of a telephone number as tells one from another. */
+const PHONE = /^\+?[\d\s()/.-]{5,40}$/;
 const bare = (text: string) => text.replace(/[^\p{L}\p{N}]/gu, "");
 
 /**
- * Vehicles by any part of plate or VIN, marks and blanks left out, by name or use, by a job's number, or by words of a complaint or a
+ * Vehicles by any part of plate or VIN, marks and blanks left out, by name, use or owner, by a telephone number, by a job's number, or by words of a complaint or a
  * finding that stand; all of them for an empty search.
  */
 export async function findVehicles({ sequelize, transaction }: Desk, search: string): Promise<VehicleRow[]> {
@@ -45,7 +48,7 @@ export async function findVehicles({ sequelize, transaction }: Desk, search: str
            AND e.text ILIKE $2 AND NOT EXISTS (SELECT 1 FROM entries c WHERE c.shop_id = e.shop_id AND c.corrects = e.id)
         WHERE ($4 > 0 AND j.number = $4) OR e.id IS NOT NULL
         ORDER BY j.vehicle_id, e.at DESC NULLS LAST)
-     SELECT v.id, v.plate, v.vin, v.name, v.use, v.distance_km AS "distanceKm", c.circuit,
+     SELECT v.id, v.plate, v.vin, v.name, v.use, coalesce(v.owner_name, '') AS owner, v.distance_km AS "distanceKm", c.circuit,
             o.id AS "openJobId", o.number AS "openJobNumber", coalesce(j.count, 0)::int AS jobs, j.last AS "lastAt",
             said.number AS "foundJob", said.text AS "foundWords", (count(*) OVER ())::int AS total
        FROM vehicles v
@@ -55,6 +58,7 @@ export async function findVehicles({ sequelize, transaction }: Desk, search: str
        LEFT JOIN LATERAL (SELECT id, number FROM jobs WHERE shop_id = v.shop_id AND vehicle_id = v.id AND signed_at IS NULL
                            ORDER BY opened_at DESC LIMIT 1) o ON true
       WHERE regexp_replace(v.plate, '[^[:alnum:]]', '', 'g') ILIKE $1 OR v.vin ILIKE $1 OR v.name ILIKE $2 OR v.use ILIKE $2
+         OR v.owner_name ILIKE $2 OR ($6 <> '' AND regexp_replace(v.owner_phone, '[^0-9]', '', 'g') LIKE '%' || $6 || '%')
          OR said.vehicle_id IS NOT NULL OR $3
       ORDER BY v.plate LIMIT ${MOST_FOUND}`,
     {
@@ -64,6 +68,7 @@ export async function findVehicles({ sequelize, transaction }: Desk, search: str
         text === "",
         number,
         text.length >= LEAST_WORD && number === 0,
+        PHONE.test(text) ? text.replace(/\D/g, "") : "",
       ],
       transaction,
     },

@@ -48,6 +48,7 @@ export async function readVehicle(desk: Desk, id: string) {
   const { plate, vin, name, use, distanceKm } = vehicle;
   return {
     vehicle: { id, plate, vin, name, use, distanceKm },
+    owner: { name: vehicle.ownerName ?? "", phone: vehicle.ownerPhone ?? "" },
     card: card && toCard(card),
     cardFrom: {
       takenFrom: card?.takenFrom ?? null,
