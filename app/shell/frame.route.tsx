@@ -12,6 +12,7 @@ import { Announcer } from "../ui/Announcer.tsx";
 import { Part } from "../ui/Part.tsx";
 import { useShared } from "../ui/useShared.ts";
 import { ConnectionNote } from "./ConnectionNote.tsx";
+import { Going } from "./Going.tsx";
 import { Rail } from "./Rail.tsx";
 import { Shortcuts } from "./Shortcuts.tsx";
 import { StillYou } from "./StillYou.tsx";
@@ -63,6 +64,9 @@ export default function Frame() {
         </div>
         <Part>
           <Shortcuts />
+        </Part>
+        <Part>
+          <Going />
         </Part>
         <KeepPages member={member} />
         <ToldUnsent />

@@ -113,7 +113,8 @@ export function reportDocument(paper: PaperReport): TDocumentDefinitions {
   const sheet = sheetOf(report);
   const [signed = "", ...notes] = sheet.under;
   return {
-    pageSize: "A4",
+    // The paper that lies in the printer where the shop counts in its units.
+    pageSize: paper.system === "us" ? "LETTER" : "A4",
     pageMargins: [40, 40, 40, 44],
     info: { title: sheet.title, author: shopName, creator: "Warm Ledger", producer: "Warm Ledger" },
     defaultStyle: { font: "Ours", fontSize: 9.5, color: INK, lineHeight: 1.15 },

@@ -34,12 +34,16 @@ afterAll(async () => {
 });
 
 /** What another's reader of PDF finds in it. */
-function read(pdf: Uint8Array): { text: string; pages: number } {
+function read(pdf: Uint8Array): { text: string; pages: number; size: string } {
   const path = join(folder, `${randomUUID()}.pdf`);
   writeFileSync(path, pdf);
   const text = execFileSync("pdftotext", ["-layout", path, "-"], { encoding: "utf8" });
   const info = execFileSync("pdfinfo", [path], { encoding: "utf8" });
-  return { text, pages: Number(/Pages:\s+(\d+)/.exec(info)?.[1]) };
+  return {
+    text,
+    pages: Number(/Pages:\s+(\d+)/.exec(info)?.[1]),
+    size: /Page size:\s+(.*)/.exec(info)?.[1] ?? "",
+  };
 }
 
 const paper = (report: JobReport) => ({
@@ -152,6 +156,13 @@ describe("a report on paper", () => {
       "maker's instructions",
     ])
       expect(text.replace(/\s+/g, " "), words).toContain(words);
+  });
+
+  it("lies on the paper that is in the printer: letter where the shop counts in US units, A4 elsewhere", async () => {
+    const shop = await signedJob("Sheet");
+    const { report } = await shop.at((desk) => readReport(desk, shop.jobId));
+    expect(read(await printReport(paper(report))).size).toMatch(/A4/);
+    expect(read(await printReport({ ...paper(report), system: "us" })).size).toMatch(/letter/i);
   });
 
   it("prints every alphabet that a person writes a name in, and a box for a sign that no font has", async () => {

@@ -131,7 +131,7 @@ export function Work({
           <InHandHere value={act}>{children}</InHandHere>
         </div>
       </section>
-      <div className="flex flex-wrap items-center justify-end gap-3 border-rule border-t px-5 py-2 lg:px-7">
+      <div className="bottom-[3.75rem] z-10 flex flex-wrap items-center justify-end gap-3 border-rule border-t bg-paper px-5 py-2 rail:tall:sticky book:static lg:px-7">
         <p role="status" className="mr-auto font-bold">
           {notice}
         </p>

@@ -1,4 +1,4 @@
-import { format, inShownUnits, type System } from "../../../core/kernel/units/index.ts";
+import { format, inShownUnits, parseQuantity, SHOWN, type System } from "../../../core/kernel/units/index.ts";
 import {
   countedLevels,
   lossRate,
@@ -21,6 +21,13 @@ const perWeek = ({ low, likely, high }: Rate, system: System) => {
   const litres = (perDay: number) => format(perDay * DAYS_A_WEEK, "volume", system);
   return `${litres(likely)} a week, from ${litres(low)} to ${litres(high)}`;
 };
+
+/** By the distance that the shop counts in: so much in 100 km, or in 100 miles. */
+function inHundred(per100KmL: number, system: System): string {
+  const { key, label } = SHOWN.distance[system];
+  const { value: km } = parseQuantity(`100 ${key}`);
+  return `${format((per100KmL * km) / 100, "volume", system)} in 100 ${label}`;
+}
 
 /** What a vehicle's levels say: how fast, until when, and what to do; each with its reason. */
 export function LevelAdvice({
@@ -49,7 +56,7 @@ export function LevelAdvice({
       {Number.isFinite(rate.perDayL.high) && (
         <p className="text-ink-2">
           {rate.verdict === "fail" ? "Loses" : "May lose"} {perWeek(rate.perDayL, system)}
-          {rate.per100KmL && `; ${format(rate.per100KmL.likely, "volume", system)} in 100 km`}.{" "}
+          {rate.per100KmL && `; ${inHundred(rate.per100KmL.likely, system)}`}.{" "}
           {inShownUnits(rate.because, system)}
         </p>
       )}
@@ -57,7 +64,9 @@ export function LevelAdvice({
         <p className="text-ink-2">
           At its minimum{" "}
           {rate.verdict === "fail" && latest
-            ? `between ${day(earliest)} and ${day(latest)}`
+            ? day(earliest) === day(latest)
+              ? `about ${day(earliest)}`
+              : `between ${day(earliest)} and ${day(latest)}`
             : `not before ${day(earliest)}, even had a leak begun since the look before the last`}
           .
         </p>
