@@ -12,6 +12,7 @@ const chart = (page: Page) => page.waitForSelector("figure svg");
 const provenLog = async (page: Page) => {
   await openTool(page, "Warm-up log");
   await chart(page);
+  await page.$eval('[role="tablist"]', (part) => part.scrollIntoView());
 };
 
 export interface Screen {
@@ -22,6 +23,7 @@ export interface Screen {
 
 /** Plan's tools with something in them. */
 async function options(page: Page): Promise<void> {
+  await openTool(page, "Which part");
   const typed: [string, string][] = [
     ["Part to buy", "radiator"],
     ["Supplier of option 1", "Coldbrook Parts"],
