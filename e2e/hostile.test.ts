@@ -166,6 +166,20 @@ async function inParallel<Each>(list: readonly Each[], work: (each: Each) => Pro
   );
 }
 
+const MOST_AGAIN = 8;
+
+/**
+ * The same, asked again where the answer is "later" and says when: a machine that others use too makes a database slow, which is no
+ * fault of the answer. Whoever is only ever told "later" has found one.
+ */
+async function askedAgain(...given: Parameters<typeof ask>): Promise<Answer> {
+  for (let again = 0; ; again++) {
+    const answer = await ask(...given);
+    if (answer.status !== 503 || !answer.headers["retry-after"] || again === MOST_AGAIN) return answer;
+    await new Promise((resolve) => setTimeout(resolve, 1000));
+  }
+}
+
 /** Of so many requests one is sent here, another way of asking at each route and person; `npm run bench -- hostile` sends them all. */
 const IN_TURN = 4;
 const inTurn = <Each extends { path: string; who: string }>(all: readonly Each[]): Each[] => {
@@ -222,7 +236,7 @@ describe("every route and action", () => {
     await inParallel(TELLS_SLOWEST ? tries : inTurn(tries), async ({ path, who, method, sent }) => {
       const signsOut = path.startsWith("/sign-out") && method === "POST";
       const cookie = signsOut ? "" : (cookies[who] ?? "");
-      const answer = await ask(path, {
+      const answer = await askedAgain(path, {
         method,
         cookie,
         ...(sent ? { body: sent.body, headers: { "Content-Type": sent.type } } : {}),
@@ -270,7 +284,7 @@ describe("every route and action", () => {
     });
     const tries = fc.sample(asked, { numRuns: TELLS_SLOWEST ? MANY_RANDOM : FEW_RANDOM, seed: 4310 });
     await inParallel(tries, async ({ path, end, who, method, accept, sent }) => {
-      const answer = await ask(`${path}${end}`, {
+      const answer = await askedAgain(`${path}${end}`, {
         method,
         cookie: cookies[who] ?? "",
         headers: { Accept: accept, "Content-Type": sent.type },
