@@ -50,7 +50,7 @@ async function once(page: Page, way: "mouse" | "touch"): Promise<string> {
   }
   const link = await page.$("a[data-next]");
   if (link) {
-    await tapOn(page, "a[data-next]", way);
+    await tapOn(page, "a[data-next]:not([data-rests])", way);
     await page.waitForFunction((from) => location.pathname !== from, {}, new URL(page.url()).pathname);
     await settled(page);
     return `to ${stageOf(page)}`;
