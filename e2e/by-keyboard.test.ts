@@ -100,6 +100,8 @@ describe("a whole job, by keyboard alone", () => {
     await seen(page, "Booked as the fault:");
     await allSent(page);
 
+    await press(page, "button: The motor draws too much");
+    await allSent(page);
     await toWork(page);
     await pressNext(page);
     await at(page, "plan");

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import type { Refused } from "../desk/guard.server.ts";
 import { Button } from "../ui/Button.tsx";
@@ -16,12 +16,13 @@ export function Owner({ vehicleId, owner }: Given) {
   const [isAsked, setAsked] = useState(false);
   const refused = fetcher.data && "refused" in fetcher.data ? fetcher.data.refused : undefined;
   const isSending = fetcher.state !== "idle";
-  // Written, and shown as it stands: the form has done its work.
-  const isWriting = isOpen && !(fetcher.data && "isDone" in fetcher.data && fetcher.state === "idle");
-  const open = () => {
-    fetcher.reset?.();
-    setOpen(true);
-  };
+  const { data } = fetcher;
+  // Written or forgotten, and shown as it stands: the form has done its work.
+  useEffect(() => {
+    if (!data || !("isDone" in data)) return;
+    setOpen(false);
+    setAsked(false);
+  }, [data]);
   return (
     <section aria-label="Owner" className="mt-4 flex flex-col gap-3">
       {owner.name ? (
@@ -37,9 +38,9 @@ export function Owner({ vehicleId, owner }: Given) {
           )}
         </p>
       ) : (
-        !isWriting && <p className="text-ink-2">Nobody has written whose it is.</p>
+        !isOpen && <p className="text-ink-2">Nobody has written whose it is.</p>
       )}
-      {isWriting ? (
+      {isOpen ? (
         <fetcher.Form
           method="post"
           action={`/vehicles/${vehicleId}/owner/write`}
@@ -78,7 +79,7 @@ export function Owner({ vehicleId, owner }: Given) {
         >
           <p className="font-bold">Name and telephone go for good; the jobs stay.</p>
           <div className="flex flex-wrap gap-2">
-            <Button type="submit" disabled={isSending} onClick={() => setAsked(false)}>
+            <Button type="submit" disabled={isSending}>
               Yes, forget this owner
             </Button>
             <Button weight="quiet" onClick={() => setAsked(false)}>
@@ -88,7 +89,7 @@ export function Owner({ vehicleId, owner }: Given) {
         </fetcher.Form>
       ) : (
         <div className="flex flex-wrap gap-2">
-          <Button weight="quiet" className="px-0" onClick={open}>
+          <Button weight="quiet" className="px-0" onClick={() => setOpen(true)}>
             {owner.name ? "Change the owner" : "Write the owner down"}
           </Button>
           {owner.name && (

@@ -159,7 +159,12 @@ function readPart(words: readonly Word[], move: Move, context: LineContext): Pou
       read.litres = litres;
     } else if (figure) return { expected: "one volume, and a strength in %", at: word.at };
     else if (word.quoted) read.from.push(word.word);
-    else if (move === "kept" && /^[a-z-]+$/.test(word.word) && !FILLERS.has(word.word) && word.word !== "in")
+    else if (
+      move === "kept" &&
+      /^(?!(?:half|quarter|out)$)[a-z-]+$/.test(word.word) &&
+      !FILLERS.has(word.word) &&
+      word.word !== "in"
+    )
       read.from.push(word.word);
     else if (move === "missing" && ["at", "arrival"].includes(word.word)) continue;
     else if (!FILLERS.has(word.word) && !PLAIN.has(word.word) && !MIXED.has(word.word) && word.word !== "in")

@@ -6,7 +6,9 @@ const VOLUME =
 const FAN = "((?:left |right |low |high )?fans?)";
 
 /** How a thing is said to come off by somebody at a car. */
-const PULLED = "(?:pulled|popped|yanked|dropped|whipped)";
+const PULLED = "(?:pulled|popped|yanked|whipped)";
+/** What is let down; anything else that was dropped has fallen. */
+const LET_DOWN = "(?:undertray|under tray|splash shield|splash guard|skid plate|belly pan|tray)";
 const OIL_LINES =
   "(?:oil|oil cooler|cooler|gearbox|gearbox cooler|trans|transmission|trans cooler|transmission cooler|atf|atf cooler) lines";
 
@@ -32,10 +34,10 @@ const FORMS: readonly (readonly [string, string])[] = [
   [`([\\d ,.]+)(?: km| miles)? on (?:clock|odo|odometer)`, "odo $1"],
   [`([\\d ,.]+) (miles|km) on it`, "odo $1 $2"],
   // Litres
+  [`(?:got |let |took )${VOLUME} out`, "drain $1"],
   [`(?:took|it took|takes) ${VOLUME}`, "add $1"],
   [`(?:another )?${VOLUME} (?:went|gone|going) in`, "add $1"],
   [`${VOLUME} (?:in|more)`, "add $1"],
-  [`(?:got |let |took )${VOLUME} out`, "drain $1"],
   [`${VOLUME} came out`, "drain $1"],
   [`(?:lost |spilled |spilt )?${VOLUME} on floor`, "spill $1"],
   [`(?:topped|filled) it (?:up|off)(?: with)? ${VOLUME}`, "top up $1"],
@@ -72,6 +74,7 @@ const FORMS: readonly (readonly [string, string])[] = [
   ["(.+) (?:is )?down", "$1 off"],
   ["(.+) (?:is )?off now", "$1 off"],
   ["(.+) back on,? (?:and )?(?:clamped|tight|tightened)", "$1 back on"],
+  [`dropped (${LET_DOWN})`, "$1 off"],
   ["(?:put|dropped|popped|set) new (.+?) (?:back )?in", "$1 in"],
   ["(?:found|got) (.+) back", "$1 back"],
   ["found ((?:\\d+ ?mm )?(?:socket|spanner|wrench|ratchet|magnet|torch))", "$1 back"],

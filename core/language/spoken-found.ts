@@ -211,9 +211,7 @@ export function foundIn(said: string, isFilled: boolean): EntryDraft | undefined
   const asTest = air && AS_TEST[`${air.sign} ${air.verdict}`];
   if (asTest) return outcomeOf(...asTest);
   if (air) return undefined;
-  const found =
-    isFilled && /^(?:wet|weep|leak|seep|drip|bone dry|dry)/.test(said)
-      ? undefined
-      : TESTS.find((each) => each.said.test(said));
+  // Once it is filled a leak speaks against the work, and for no suspect.
+  const found = TESTS.find((each) => !(isFilled && each.test === "look") && each.said.test(said));
   return found ? outcomeOf(found.test, found.outcome) : ownTest(said);
 }

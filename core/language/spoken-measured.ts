@@ -117,6 +117,9 @@ const STRENGTH: readonly Saying[] = [
 
 const UNIT = "(bar|psi|pounds|lbs|kpa)";
 const MINUTES = "(\\d{1,3})(?: ?(?:min|mins|minutes?))?";
+/** "For 15" is said of minutes; a bare figure behind a pressure is not. */
+const FOR_MINUTES =
+  "(?:(?:for |after )(\\d{1,3})(?: ?(?:min|mins|minutes?))?|(\\d{1,3}) ?(?:min|mins|minutes?))";
 const HIGHEST_KPA = 300;
 
 /** A pressure that stood then and one that stands now: two readings of one test, the first so many minutes ago. */
@@ -137,14 +140,14 @@ const kPa = (text: string, unit: string, context: LineContext) => inCore(text, u
 
 const PRESSURE: readonly Saying[] = [
   [
-    `(?:held |holding |holds |still )?${N} ?${UNIT}(?: held)?,? (?:for |after )?${MINUTES}(?:,? (?:didn't drop|no drop|held|holding))?`,
-    ([text = "", unit = "", minutes], context) => {
+    `(?:held |holding |holds |still )?${N} ?${UNIT}(?: held)?,? ${FOR_MINUTES}(?:,? (?:didn't drop|no drop|held|holding))?`,
+    ([text = "", unit = "", after, minutes], context) => {
       const stood = kPa(text, unit, context);
-      return held(stood, stood, minutes, context);
+      return held(stood, stood, after ?? minutes, context);
     },
   ],
   [
-    `(?:dropped |fell |went |lost )?(?:from )?${N} ?${UNIT}? (?:down )?to ${N} ?${UNIT}? in ${MINUTES}`,
+    `(?:dropped |fell |went )?(?:from )?${N} ?${UNIT}? (?:down )?to ${N} ?${UNIT}? in ${MINUTES}`,
     ([from = "", unitFrom, to = "", unitTo, minutes], context) => {
       const unit = unitFrom ?? unitTo;
       return unit

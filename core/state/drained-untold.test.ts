@@ -3,6 +3,7 @@ import {
   answeredTest,
   blewBy,
   decided,
+  decidedInWords,
   letOut,
   poured,
   sawLevel,
@@ -16,6 +17,7 @@ import { drainedUntold } from "./drained-untold.ts";
 import { openItems } from "./duties.ts";
 import { findingOf } from "./finding.ts";
 import { fuseCause } from "./fuse-cause.ts";
+import { notToRun } from "./may-run.ts";
 
 const lowerHose = tookOff({ account: "hose", item: "hose", place: "lower" });
 const radiator = tookOff({ account: "part", item: "radiator" });
@@ -41,6 +43,12 @@ describe("coolant that ran out unmeasured", () => {
     expect(openItems(entries).filter(({ about }) => about === "litres").length > 0).toBe(
       isUntold || !coolantBalance(entries).withinTolerance,
     );
+  });
+
+  it("keeps the engine from being run, the radiator back in and nothing poured", () => {
+    const back = { kind: "movement", account: "part", item: "radiator", in: 1 } as const;
+    expect(notToRun(book([radiator, back]))).toMatch(/nobody has written how much/);
+    expect(notToRun(book([radiator, back, letOut("drained", 5), poured(5)]))).toBeUndefined();
   });
 
   it("is never said to be so much more in than out", () => {
@@ -74,6 +82,9 @@ describe("cold again, said as a sign of bleeding", () => {
 describe("a fuse that blew", () => {
   const blown = answeredTest({ test: "fuses", outcome: "blown" });
   it.each<[string, EntryDraft[], boolean | undefined]>([
+    ["found in words", [decidedInWords("fault", "Fan fuse blown")], true],
+    ["words that deny it", [decidedInWords("fault", "Fuse not blown, switch dead")], undefined],
+    ["an open joint blows none", [blown, decided("feed", "Feed open")], true],
     ["no fuse", [decided("switch-open", "Switch never closes")], undefined],
     ["blown, nothing found yet: the tests ask", [blown], false],
     ["the fuse is the finding", [decided("fuse", "Fan fuse blown")], true],

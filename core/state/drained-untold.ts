@@ -17,13 +17,13 @@ function letOutBy(all: readonly StandingEntry[], entries: readonly Entry[]) {
   const loosened = all.findLast(
     (entry) => (entry.out ?? 0) > 0 && LETS_OUT.test(nameOf(entry).toLowerCase()),
   );
-  if (tapped) return { entry: tapped, words: "drained, and nobody has written how much" };
-  return (
-    loosened && {
+  // The later of the two: what was told before it was filled again says nothing of what ran out after.
+  if (loosened && loosened.order > (tapped?.order ?? Number.NEGATIVE_INFINITY))
+    return {
       entry: loosened,
       words: `${nameOf(loosened).toLowerCase()} off, and nobody has written how much came out`,
-    }
-  );
+    };
+  return tapped && { entry: tapped, words: "drained, and nobody has written how much" };
 }
 
 /**

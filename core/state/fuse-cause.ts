@@ -11,11 +11,19 @@ import {
 
 const FUSE = "fuse";
 /** Findings that are themselves why a fuse blew. */
-const BLOWS_IT: ReadonlySet<string> = new Set(["motor", "motor-stiff", "module", "fan-plug", "feed", "wire"]);
+const BLOWS_IT: ReadonlySet<string> = new Set(["motor", "motor-stiff", "module", "fan-plug"]);
 
-/** Whether a fuse is known to have blown: it is what was found, or a meter said so and nothing since was sound of it. */
+const BLOWN = "(?:blown|blew|blows|popped|burnt|burned)";
+/** A finding in somebody's own words. */
+const SAYS_BLOWN = new RegExp(`\\bfuse\\b.*\\b${BLOWN}\\b|\\b${BLOWN}\\b.*\\bfuse\\b`, "i");
+const DENIES = /\b(?:not|no|never)\b|n['’]t\b/i;
+
+/** Whether a fuse is known to have blown: it is what was found, by its name or in words, or a meter said so last. */
 function isBlown(entries: readonly Entry[]): boolean {
-  if (lastFact(entries, Finding)?.fact.hypothesis === FUSE) return true;
+  const found = lastFact(entries, Finding);
+  if (found?.fact.hypothesis === FUSE) return true;
+  const words = found?.fact.hypothesis === undefined ? (found?.entry.text ?? "") : "";
+  if (SAYS_BLOWN.test(words) && !DENIES.test(words)) return true;
   const tested = factsOf(entries, TestOutcome).findLast(({ fact }) => fact.test === "fuses");
   return tested?.fact.outcome === "blown";
 }

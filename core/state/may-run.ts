@@ -44,7 +44,8 @@ export function notTogether(entries: readonly Entry[]): string | undefined {
 export function notToRun(entries: readonly Entry[]): string | undefined {
   const apart = notTogether(entries);
   if (apart) return apart;
-  const { unaccountedL, withinTolerance } = coolantBalance(entries);
+  const { unaccountedL, withinTolerance, isOutUntold } = coolantBalance(entries);
+  if (isOutUntold) return "Coolant came out, and nobody has written how much.";
   if (!withinTolerance && unaccountedL > 0) return "There is coolant out that hasn't gone back in.";
   return isKnownLow(entries) ? "The level is low: top it up cold, before the engine runs." : undefined;
 }

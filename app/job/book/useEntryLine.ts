@@ -93,7 +93,9 @@ export function useEntryLine(context: JobContext, stage: Stage, given?: GivenLin
   const submit = () => {
     if (isTyped && !language) asked.current = text;
     if (!line || "expected" in line || isRefusedHere) return;
-    choose(line);
+    // Read once more: what it says of some minutes ago counts from the booking, not from when it was typed.
+    const now = language?.readLine(text, reader);
+    choose(now && "entry" in now ? now : line);
   };
   /** What can't be read is kept as it was said. */
   const mayNote = !isSigned && line !== undefined && "expected" in line && !line.choices;
@@ -103,6 +105,7 @@ export function useEntryLine(context: JobContext, stage: Stage, given?: GivenLin
     setAside("");
   };
   const choose = ({ entry, more }: LineReading) => {
+    if (isSigned && !entry.corrects) return;
     if (!book([entry, ...more])) return;
     type(aside);
     setAside("");
@@ -118,7 +121,7 @@ export function useEntryLine(context: JobContext, stage: Stage, given?: GivenLin
     if (event.key === "Enter") {
       event.preventDefault();
       if (event.repeat) return;
-      if (event.ctrlKey || event.metaKey) keepAsNote();
+      if ((event.ctrlKey || event.metaKey) && mayNote) keepAsNote();
       else if (chosen >= 0 && offers[chosen]) type(offers[chosen]);
       else submit();
     } else if (event.key === "ArrowDown" && offers.length > 0) {

@@ -5,7 +5,7 @@ const HOUR = 60;
 const DAY = 1440;
 
 /** How long before, in the largest unit that says it: "12 minutes", "3 hours", "a day". */
-export function longBefore(minutes: number): string {
+function longBefore(minutes: number): string {
   if (minutes < 2) return "a moment";
   if (minutes < HOUR * 2) return `${minutes} minutes`;
   if (minutes < DAY) return `${Math.round(minutes / HOUR)} hours`;

@@ -45,7 +45,7 @@ export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job
 });
 
 /** The next test, the verdict and the circuit are Find's own surface. */
-const isFinds = ({ stage }: { stage: string }) => stage === "find";
+const isFinds = ({ id }: { id: string }) => /^find(?:$|:circuit$|:test:|:verdict:)/.test(id);
 
 const isTaken = ({ results, cannot }: KnownFind["state"], id: string) =>
   [...results, ...cannot].some(({ test }) => test === id);
@@ -56,9 +56,7 @@ function Booked({ find }: { find: FindView }) {
   if (!find.finding) return null;
   return (
     <p className="border-ink border-l-[6px] bg-wash py-1 pl-4" role="status">
-      <span className="text-ink-2">
-        {find.finding.kind === "nothing-wrong" ? "Booked: nothing wrong." : "Booked as the fault:"}
-      </span>{" "}
+      <span>{find.finding.kind === "nothing-wrong" ? "Booked: nothing wrong." : "Booked as the fault:"}</span>{" "}
       <span className="font-bold">{find.finding.words}</span>
       {find.mayBook && (
         <Button
