@@ -74,6 +74,7 @@ async function shown(path: string, cookie: string): Promise<string> {
   });
   if (page.status === 200) return page.text();
   expect(page.status).toBe(503);
+  expect(Number(page.headers.get("Retry-After"))).toBeGreaterThan(0);
   return shown(path, cookie);
 }
 

@@ -85,7 +85,7 @@ async function answered<Result>(
     const refusal = asRefusal(error);
     if (refusal) {
       const { message, status, fields, againInS, isDown } = refusal;
-      if (isDown)
+      if (status === 503)
         log.warn({ method: request.method, path: loggedPath(context, request), err: error }, message);
       const how = { status, ...(againInS ? { headers: { "Retry-After": String(againInS) } } : {}) };
       if (isRead(request)) throw data({ message, isDown }, how);

@@ -31,15 +31,24 @@ interface Row {
 export async function readLastOnModel(desk: Desk, jobId: string): Promise<LastOnModel | null> {
   const { sequelize, transaction } = desk;
   if (!isId(jobId)) return null;
+  // Step by step, each whole before the next: left to itself, a database without counts of its tables has joined every line of the
+  // shop with every job.
   const [rows] = (await sequelize.query(
-    `SELECT last.id, last.number, last.signed_at AS "signedAt", car.plate, car.name
-     FROM jobs this JOIN vehicles own ON own.shop_id = this.shop_id AND own.id = this.vehicle_id
-     JOIN vehicles car ON car.shop_id = this.shop_id AND lower(car.name) = lower(own.name)
-     JOIN jobs last ON last.shop_id = car.shop_id AND last.vehicle_id = car.id
-     WHERE this.id = $1 AND last.id <> this.id AND last.signed_at IS NOT NULL AND own.name <> ''
-       AND EXISTS (SELECT 1 FROM entries WHERE entries.shop_id = last.shop_id AND job_id = last.id
-         AND account IN ('fastener', 'clip', 'connector', 'hose', 'part') AND "out" > 0)
-     ORDER BY last.signed_at DESC LIMIT ${LOOKED_AT}`,
+    `WITH own AS MATERIALIZED (
+       SELECT vehicles.shop_id, lower(name) AS name FROM jobs
+       JOIN vehicles ON vehicles.shop_id = jobs.shop_id AND vehicles.id = vehicle_id
+       WHERE jobs.id = $1 AND name <> ''),
+     car AS MATERIALIZED (
+       SELECT vehicles.shop_id, vehicles.id, plate, vehicles.name FROM own
+       JOIN vehicles ON vehicles.shop_id = own.shop_id AND lower(vehicles.name) = own.name),
+     last AS MATERIALIZED (
+       SELECT jobs.shop_id, jobs.id, number, signed_at, plate, name FROM car
+       JOIN jobs ON jobs.shop_id = car.shop_id AND vehicle_id = car.id
+       WHERE jobs.id <> $1 AND signed_at IS NOT NULL)
+     SELECT id, number, signed_at AS "signedAt", plate, name FROM last
+     WHERE (SELECT true FROM entries WHERE entries.shop_id = last.shop_id AND job_id = last.id
+       AND account IN ('fastener', 'clip', 'connector', 'hose', 'part') AND "out" > 0 LIMIT 1)
+     ORDER BY signed_at DESC LIMIT ${LOOKED_AT}`,
     { bind: [jobId], transaction },
   )) as [Row[], unknown];
   if (rows.length === 0) return null;
