@@ -19,17 +19,21 @@ export function fleet(key: string): DemoVehicle {
   return found;
 }
 
+/** What a card of this fleet would say if it said nothing. */
+const USUAL_OPENS_C = 88;
+
 /** A sound car as its card says, for logs. */
 function soundCar({ card }: DemoVehicle): WarmUpCar {
   // A clutch on the belt takes hold by the air behind the core: its card names no start, and it cools all the same.
-  const clutch = { onC: card.thermostatOpensC + 12, offC: card.thermostatOpensC + 6, air: 1.2 };
+  const thermostatOpensC = card.thermostatOpensC ?? USUAL_OPENS_C;
+  const clutch = { onC: thermostatOpensC + 12, offC: thermostatOpensC + 6, air: 1.2 };
   const switched = card.fanOnC.map((onC, index) => ({
     onC,
     offC: card.fanOffC[index] ?? onC - 5,
     air: index === 0 ? 1.25 : 1.1,
   }));
   const fans = switched.length > 0 ? switched : [clutch];
-  return { thermostatOpensC: card.thermostatOpensC, draught: 0.3, fans };
+  return { thermostatOpensC, draught: 0.3, fans };
 }
 
 export const soundLog = (of: DemoVehicle, seed: number, ambientC = 17) =>

@@ -248,7 +248,7 @@ describe("a job that is written and read in", () => {
         ],
       },
       { sensorCurve: ["20: 2500"] },
-      { thermostatOpensC: null },
+      { capGaugeKpa: null },
       { coolantProduct: "a\u0000b" },
     ])
       await expect(

@@ -104,7 +104,6 @@ describe("every route", () => {
   it("turns away too small a role where a bigger one is wanted", async () => {
     const [desk, technician] = [await demoCookie("dez"), await demoCookie("tobin")];
     const wanted: [string, string, string][] = [
-      [`/jobs/${jobId("open-find")}/entries`, desk, "POST"],
       [`/jobs/${jobId("open-find")}/logs`, desk, "POST"],
       [`/jobs/${jobId("open-find")}/signature`, desk, "POST"],
       [`/vehicles/${demoId("vehicle:scholar")}/card`, desk, "POST"],

@@ -31,7 +31,7 @@ const WAIT_NAMES: Record<WaitKind, string> = {
 const NAMES = WAITS.map((wait) => WAIT_NAMES[wait]);
 
 function Waits({ context }: { context: JobContext }) {
-  const { entries, page, book, mayBook, timeZone } = context;
+  const { entries, page, book, maySay, timeZone } = context;
   const { altitudeM } = useMember();
   const now = useNow(true, LOOK_MS);
   const wait = waitOf(
@@ -57,7 +57,7 @@ function Waits({ context }: { context: JobContext }) {
     setMinutes("");
     setOpen(false);
   };
-  if (!mayBook) return null;
+  if (!maySay) return null;
   return (
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
       <Popover.Trigger className="inline-flex min-h-12 shrink-0 items-center gap-2 whitespace-nowrap rounded-md border-2 border-edge px-3 max-sm:min-w-0 max-sm:shrink">

@@ -22,7 +22,7 @@ function askedOf(name: keyof CoolingCard, card: CoolingCard | null | undefined, 
     name: [field.asked].flat()[stage] ?? "",
     label: [field.label].flat()[stage] ?? "",
     hint: stage === 0 ? field.hint : undefined,
-    value: field.is === "stages" ? (value as number[] | undefined)?.[stage] : value,
+    value: (field.is === "stages" ? (value as (number | null)[] | undefined)?.[stage] : value) ?? undefined,
   };
 }
 
@@ -95,7 +95,8 @@ function OneField({ field, name, label, hint, value, error }: Asked & { error: s
     <TextField
       {...shared}
       defaultValue={value === undefined ? usual : `${digits(value as number)}${isShare ? " %" : ""}`}
-      required={field.is === "figure"}
+      required={field.is === "figure" && !field.open}
+      {...(field.open && { placeholder: field.open })}
       inputMode="decimal"
       {...(!isShare && { unit })}
     />

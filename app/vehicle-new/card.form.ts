@@ -23,7 +23,7 @@ export class CardForm {
 function decorators(field: CardField): PropertyDecorator[] {
   switch (field.is) {
     case "figure":
-      return [Quantity(field.dimension, field.least, field.most)];
+      return [Quantity(field.dimension, field.least, field.most, { optional: field.open !== undefined })];
     case "stages":
       return [Quantity(field.dimension, field.least, field.most, { optional: true })];
     case "choice":
@@ -68,9 +68,18 @@ export function cardTrouble(form: CardForm): Record<string, string> {
   return fields;
 }
 
-function keptAs(field: CardField, form: CardForm): string | number | number[] | SensorPoint[] | null {
+/** How many stages the fan has: as many as it has starts. */
+const stagesIn = (form: CardForm) =>
+  [CARD_FIELDS.fanOnC.asked].flat().filter((asked) => form[asked] !== undefined).length;
+
+function keptAs(
+  field: CardField,
+  form: CardForm,
+): string | number | (number | null)[] | SensorPoint[] | null {
   const typed = [field.asked].flat().map((asked) => form[asked]);
-  if (field.is === "stages") return typed.filter((figure): figure is number => figure !== undefined);
+  if (field.is === "stages")
+    return typed.slice(0, stagesIn(form)).map((figure) => (figure as number | undefined) ?? null);
+  if (field.is === "figure" && field.open) return (typed[0] as number | undefined) ?? null;
   if (field.is === "curve") return readSensorPoints(String(typed[0] ?? ""));
   if (field.is === "choice" && field.open) return (typed[0] as string) || null;
   return (typed[0] as string | number | undefined) ?? "";

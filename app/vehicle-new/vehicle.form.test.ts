@@ -120,11 +120,12 @@ describe("what no field can say alone", () => {
 
   it("has nothing against a good card", () => {
     expect(troubles({})).toEqual({});
+    expect(troubles({ lowOff: "", thermostatOpens: "" })).toEqual({});
     expect(troubles({ sensorCurve: "20: 2500; 80: 320; 100: 180" })).toEqual({});
   });
 
   it.each([
-    [{ lowOff: "" }, "lowOff", /together/],
+    [{ highOn: "", highOff: "101" }, "highOn", /without where it starts/],
     [{ lowOff: "95" }, "lowOff", /below/],
     [{ highOn: "91", highOff: "85" }, "highOn", /above the low/],
     [{ lowOn: "", lowOff: "" }, "lowOn", /one stage only/],

@@ -108,13 +108,14 @@ async function follow(desk: Desk, job: Job, book: readonly Entry[], added: reado
 /**
  * Books entries at the end of a job's book, numbered without holes: the job's row is held meanwhile. Entries that are
  * there already are left as they stand; an id that is known and says something else is refused. Answers with the job's
- * last number. `byServer` lets through what only the program writes: logs and signatures.
+ * last number. `byServer` lets through what only the program writes: logs and signatures;
+ * `byDesk` only what the front desk may write.
  */
 export async function recordEntries(
   desk: Desk,
   jobId: string,
   entries: readonly NewEntry[],
-  { byServer = false } = {},
+  { byServer = false, byDesk = false } = {},
 ): Promise<{ lastSeq: number }> {
   const { models, transaction, personId, now } = desk;
   const given = entries.map((entry) => settled(entry, byServer));
@@ -128,7 +129,7 @@ export async function recordEntries(
   for (const entry of await unknownOf(desk, jobId, given, book)) {
     const seq = job.lastSeq + added.length + 1;
     const whole: Entry = { ...entry, jobId, seq, at: typedAt(entry.at, now).toISOString(), by: personId };
-    refuseEntry(whole, grown, job.signedAt !== null);
+    refuseEntry(whole, grown, { isSigned: job.signedAt !== null, byDesk });
     added.push(whole);
     grown = [...grown, whole];
   }

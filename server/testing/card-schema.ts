@@ -13,12 +13,16 @@ function fieldSchema(field: CardField): Schema {
   const range = "least" in field ? { minimum: field.least, maximum: field.most } : {};
   switch (field.is) {
     case "figure":
-      return { type: "number", ...range };
+      return field.open
+        ? { anyOf: [{ type: "number", ...range }, { type: "null" }] }
+        : { type: "number", ...range };
     case "stages":
       return {
         type: "array",
         maxItems: 2,
-        items: { type: "number", ...range },
+        items: field.open
+          ? { anyOf: [{ type: "number", ...range }, { type: "null" }] }
+          : { type: "number", ...range },
         description: "Low stage first.",
       };
     case "text":

@@ -3,6 +3,7 @@ import { LEVEL_WORDS } from "../../../core/book/out/index.ts";
 import { ASKED_LEVELS, type Heard } from "../../../core/stages/ask/index.ts";
 import { GAUGES, HAPPENS, TROUBLES } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { ChipsMany, ChipsOne } from "../../ui/Chips.tsx";
+import { useJob } from "../stage/context.ts";
 import type { HeardHere } from "./useHeard.ts";
 
 function Question({
@@ -28,6 +29,9 @@ function Question({
 
 /** What is told by tapping: the trouble, when it happens, the gauge, the level. */
 export function AskChips({ heard: { chips, set } }: { heard: HeardHere }) {
+  const { mayBook, maySay } = useJob();
+  // An owner tells the rest; a level is looked at by whoever stands at the car.
+  const isAtCar = mayBook || !maySay;
   return (
     <>
       <Question id="trouble" words="What is the trouble?" hint="one or two; Find starts from it">
@@ -58,15 +62,17 @@ export function AskChips({ heard: { chips, set } }: { heard: HeardHere }) {
             onChange={(chip) => set.gauge(chip as Heard["gauge"])}
           />
         </Question>
-        <Question id="level" words="Coolant level" hint="through the tank, cap shut">
-          <ChipsOne
-            label="Coolant level"
-            options={ASKED_LEVELS}
-            words={LEVEL_WORDS}
-            value={chips.level}
-            onChange={(chip) => set.level(chip as Heard["level"])}
-          />
-        </Question>
+        {isAtCar && (
+          <Question id="level" words="Coolant level" hint="through the tank, cap shut">
+            <ChipsOne
+              label="Coolant level"
+              options={ASKED_LEVELS}
+              words={LEVEL_WORDS}
+              value={chips.level}
+              onChange={(chip) => set.level(chip as Heard["level"])}
+            />
+          </Question>
+        )}
       </div>
     </>
   );

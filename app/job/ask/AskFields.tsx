@@ -19,7 +19,7 @@ function useDistanceHint({ answers, distanceKm: km }: HeardHere): string | undef
 
 /** What the owner says in words, what the car has run, and what a reader shows. */
 export function AskFields({ heard }: { heard: HeardHere }) {
-  const { system, mayBook } = useJob();
+  const { system, mayBook, maySay } = useJob();
   const { answers, typed, set, isDistanceWrong } = heard;
   const hint = useDistanceHint(heard);
   return (
@@ -32,7 +32,7 @@ export function AskFields({ heard }: { heard: HeardHere }) {
         placeholder={answers.complaint ? "" : "Hot in the school queue, fan not heard"}
         hint={answers.complaint && `In the book: ${answers.complaint.text}`}
         onChange={(event) => set.complaint(event.target.value)}
-        disabled={!mayBook}
+        disabled={!maySay}
       />
       <div className="grid gap-5 sm:grid-cols-2">
         <TextField
@@ -45,18 +45,20 @@ export function AskFields({ heard }: { heard: HeardHere }) {
           hint={hint}
           error={isDistanceWrong ? `Figures only, up to ${format(MOST_KM, "distance", system)}.` : undefined}
           onChange={(event) => set.distance(event.target.value)}
-          disabled={!mayBook}
+          disabled={!maySay}
         />
-        <TextField
-          label="Codes, as the reader shows them"
-          maxLength={200}
-          className="figure"
-          value={typed.codes}
-          placeholder={answers.codes ? "" : "none read yet"}
-          hint={answers.codes && `In the book: ${answers.codes.text}`}
-          onChange={(event) => set.codes(event.target.value)}
-          disabled={!mayBook}
-        />
+        {(mayBook || !maySay) && (
+          <TextField
+            label="Codes, as the reader shows them"
+            maxLength={200}
+            className="figure"
+            value={typed.codes}
+            placeholder={answers.codes ? "" : "none read yet"}
+            hint={answers.codes && `In the book: ${answers.codes.text}`}
+            onChange={(event) => set.codes(event.target.value)}
+            disabled={!mayBook}
+          />
+        )}
       </div>
     </>
   );

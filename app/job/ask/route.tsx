@@ -24,7 +24,7 @@ export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("job
 }));
 
 function Ask({ read: { recent } }: StageRead<typeof loader>) {
-  const { page, entries, system, book, mayBook } = useJob();
+  const { page, entries, system, book, maySay } = useJob();
   const { name } = useMember();
   const heard = useHeard(page.job.id, entries, system);
   const { answers, drafts, isDistanceWrong, clear } = heard;
@@ -38,7 +38,7 @@ function Ask({ read: { recent } }: StageRead<typeof loader>) {
       title="What does the owner say?"
       isDrawn={({ id }) => id.startsWith("ask:")}
       act={
-        mayBook && (
+        maySay && (
           <Button onClick={save} disabled={drafts.length === 0 || isDistanceWrong}>
             Book it
           </Button>
@@ -53,7 +53,6 @@ function Ask({ read: { recent } }: StageRead<typeof loader>) {
       </p>
       <AskFields heard={heard} />
       <AskChips heard={heard} />
-      {!mayBook && <Button disabled>Only technicians write in an open book</Button>}
     </Work>
   );
 }

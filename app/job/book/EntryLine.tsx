@@ -15,16 +15,14 @@ export function EntryLine({
   stage: Stage;
   given?: GivenLine;
 }) {
-  const { mayBook, ownSignature } = context;
+  const { mayBook, maySay } = context;
   const id = useId();
   const line = useEntryLine(context, stage, given);
   const { text, line: read, offers, chosen, aside, isSigned } = line;
-  if (!mayBook && !isSigned)
+  if (!maySay && !isSigned)
     return (
       <p className="border-rule border-t px-5 py-4 text-ink-2">
-        {ownSignature
-          ? "Signed here. Nothing more is booked until the server has it, or the signature is taken back on Sign."
-          : "The front desk reads the book; technicians write in it."}
+        Signed here. Nothing more is booked until the server has it, or the signature is taken back on Sign.
       </p>
     );
   return (
@@ -53,7 +51,9 @@ export function EntryLine({
             spellCheck={false}
             enterKeyHint="done"
             value={text}
-            placeholder={isSigned ? "correct 14 …" : "out 3 m6x20 bag 2"}
+            placeholder={
+              isSigned ? "correct 14 …" : mayBook ? "out 3 m6x20 bag 2" : "note the owner rings at noon"
+            }
             onChange={(event) => line.type(event.target.value)}
             onKeyDown={line.press}
           />

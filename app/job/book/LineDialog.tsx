@@ -38,7 +38,7 @@ export function LineDialog({
   const focus = useReturnFocus();
   // The correction is typed in the entry line: focus is on its way there.
   const isCorrecting = useRef(false);
-  const mayCorrect = context.mayCorrect && !stays;
+  const mayCorrect = context.mayMend(entry) && !stays;
   const isSigned = page.job.signedAt !== null;
   const [asksWhy, setAsksWhy] = useState(false);
   const strike = (why?: string) => {

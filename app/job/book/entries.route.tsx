@@ -12,7 +12,7 @@ export const loader = guarded("desk", async () => {
 });
 
 /** Books entries, each once however often it is sent. The answer names what is booked. */
-export const action = guarded("technician", async ({ request, params, desk }) => {
+export const action = guarded("desk", async ({ request, params, desk, member }) => {
   const checked = checkEntries(await readJson(request));
   if (checked.fields) throw new Refusal({ message: "", fields: checked.fields });
   const { entries } = checked.value;
@@ -22,6 +22,7 @@ export const action = guarded("technician", async ({ request, params, desk }) =>
       given,
       params.jobId ?? "",
       entries.map((entry) => ({ ...entry, at: byServersClock(entry.at, clock, given.now) })),
+      { byDesk: member.role === "desk" },
     ),
   );
   return data({ ...booked, booked: entries.map(({ id }) => id) });

@@ -23,7 +23,7 @@ function lastAct(entries: readonly Entry[]): Entry[] {
 
 /** One tap that strikes what this person booked last, offered for a minute on the newest line. */
 export function useUndo(context: JobContext): { lineId: string; undo: () => void } | undefined {
-  const { entries, book, mayCorrect, parcels } = context;
+  const { entries, book, mayMend, parcels } = context;
   const { personId } = useMember();
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
@@ -34,7 +34,7 @@ export function useUndo(context: JobContext): { lineId: string; undo: () => void
   }, [entries]);
   const act = lastAct(entries);
   const [last] = act;
-  if (!last || last.by !== personId || !mayCorrect) return undefined;
+  if (!last || last.by !== personId || !act.every(mayMend)) return undefined;
   const age = now - new Date(last.at).getTime();
   const off = correctedIds(entries);
   const isFree = act.every(

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useOutletContext } from "react-router";
 import { v4 as newId } from "uuid";
-import { admit } from "../../../core/book/admit/index.ts";
+import { admit, type BookTerms, isOwners } from "../../../core/book/admit/index.ts";
 import { describeEntry } from "../../../core/book/describe/index.ts";
 import { type Entry, type EntryDraft, isStrike, type Stage } from "../../../core/book/entry/index.ts";
 import type { System } from "../../../core/kernel/units/index.ts";
@@ -32,8 +32,12 @@ export interface JobContext {
   parcels: ReadonlySet<string>;
   /** False for the front desk, and for a signed job but for corrections. */
   mayBook: boolean;
-  /** A signed job still takes corrections. */
+  /** What an owner says and is promised may be written: by the front desk too. */
+  maySay: boolean;
+  /** A signed job still takes corrections, and what becomes of its promises. */
   mayCorrect: boolean;
+  /** Whether this person may put this line right. */
+  mayMend: (entry: Entry) => boolean;
   /**
    * Adds to the book; `ids` where the entries' ids are told by what they tick. False where it was not taken, which
    * `notice` then says. A `parcel` is sent in the entry's stead and becomes it.
@@ -67,7 +71,7 @@ function actWords(drafts: readonly EntryDraft[], entries: readonly Entry[], syst
 function refusedHere(
   entries: readonly Entry[],
   outgoing: readonly OutgoingEntry[],
-  isSigned: boolean,
+  terms: BookTerms,
 ): string | undefined {
   let grown = entries;
   for (const [index, entry] of outgoing.entries()) {
@@ -78,7 +82,7 @@ function refusedHere(
       by: "",
       seq: Number.MAX_SAFE_INTEGER - outgoing.length + index,
     };
-    const refused = admit(grown, whole, { isSigned });
+    const refused = admit(grown, whole, terms);
     if (refused) return refused.message;
     grown = [...grown, whole];
   }
@@ -142,7 +146,12 @@ export function useJobBook(read: JobPage, booked: readonly Entry[], stage: Stage
           id: ids[index] ?? newId(),
         }),
       );
-      const refused = parcel ? undefined : refusedHere(latest.current, outgoing, page.job.signedAt !== null);
+      const refused = parcel
+        ? undefined
+        : refusedHere(latest.current, outgoing, {
+            isSigned: page.job.signedAt !== null,
+            byDesk: role === "desk",
+          });
       if (refused) {
         setNotice(refused);
         return false;
@@ -159,7 +168,7 @@ export function useJobBook(read: JobPage, booked: readonly Entry[], stage: Stage
       );
       return true;
     },
-    [outbox, page.job.id, page.job.signedAt, stage, units],
+    [outbox, page.job.id, page.job.signedAt, role, stage, units],
   );
   const ownSignature = useMemo(
     () =>
@@ -176,8 +185,13 @@ export function useJobBook(read: JobPage, booked: readonly Entry[], stage: Stage
     useMemo(() => new Set(sentHere.filter(({ parcel }) => parcel).map(({ entry }) => entry.id)), [sentHere]),
   );
   const isLocked = page.job.signedAt === null && ownSignature !== undefined;
-  const mayBook = role !== "desk" && !page.job.signedAt && !isLocked;
-  const mayCorrect = role !== "desk" && !isLocked;
+  const maySay = !page.job.signedAt && !isLocked;
+  const mayBook = role !== "desk" && maySay;
+  const mayCorrect = !isLocked;
+  const mayMend = useCallback(
+    (entry: Entry) => mayCorrect && (role !== "desk" || isOwners(entry)),
+    [mayCorrect, role],
+  );
   return useMemo(
     () => ({
       page,
@@ -187,11 +201,26 @@ export function useJobBook(read: JobPage, booked: readonly Entry[], stage: Stage
       system: units,
       timeZone,
       mayBook,
+      maySay,
       mayCorrect,
+      mayMend,
       book,
       notice,
     }),
-    [page, entries, ownSignature, parcels, units, timeZone, mayBook, mayCorrect, book, notice],
+    [
+      page,
+      entries,
+      ownSignature,
+      parcels,
+      units,
+      timeZone,
+      mayBook,
+      maySay,
+      mayCorrect,
+      mayMend,
+      book,
+      notice,
+    ],
   );
 }
 

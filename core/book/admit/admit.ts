@@ -4,18 +4,41 @@ import { balanceKey, outOpen, stepsState, thing, toGet } from "../out/index.ts";
 
 /** Why a line may not be written at the end of a book: it meets what stands there, or names what isn't there. */
 export interface NotAdmitted {
-  because: "conflict" | "not found";
+  because: "conflict" | "not found" | "not theirs";
   message: string;
 }
 
 export interface BookTerms {
   isSigned: boolean;
+  /** True where the front desk writes: what an owner says and what is promised, never what was seen or done at a car. */
+  byDesk?: boolean;
 }
 
 type Judge = (entry: Entry, book: readonly Entry[], terms: BookTerms) => NotAdmitted | undefined;
 
 const conflict = (message: string): NotAdmitted => ({ because: "conflict", message });
 const notFound = (message: string): NotAdmitted => ({ because: "not found", message });
+
+/** What the front desk may write: words, and what a fact says is an owner's to say. */
+export function isOwners(entry: Entry): boolean {
+  const said = factOf(entry);
+  return said ? said.kind.isOwners === true : entry.kind === "note";
+}
+
+/** Of a correction the line that was wrong first. */
+function firstOf(entry: Entry, book: readonly Entry[]): Entry {
+  const named = book.find(({ id }) => id === entry.corrects);
+  return named ? firstOf(named, book) : entry;
+}
+
+const isNotTheirs: Judge = (entry, book, { byDesk }) =>
+  byDesk && !(isOwners(firstOf(entry, book)) && (isStrike(entry) || isOwners(entry)))
+    ? {
+        because: "not theirs",
+        message:
+          "The front desk writes what an owner says, what is promised and notes. What was seen or done at the car is the technicians' to write.",
+      }
+    : undefined;
 
 /** After the signature a book takes corrections, and what is said of it afterwards. */
 const isLocked: Judge = (entry, _, { isSigned }) =>
@@ -112,6 +135,7 @@ const isStepDoneAlready: Judge = (entry, book) => {
 };
 
 const JUDGES: readonly Judge[] = [
+  isNotTheirs,
   isStepDoneAlready,
   isLocked,
   isWrongCorrection,

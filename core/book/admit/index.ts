@@ -1,1 +1,1 @@
-export { admit } from "./admit.ts";
+export { admit, type BookTerms, isOwners } from "./admit.ts";

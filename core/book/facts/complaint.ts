@@ -8,6 +8,7 @@ export class Complaint {
   static readonly fact = "complaint";
   static readonly version = 1;
   static readonly kinds = ["note"] as const;
+  static readonly isOwners = true;
   static readonly example: EntryDraft = {
     kind: "note",
     item: "complaint",

@@ -12,6 +12,7 @@ export class CorrectionReason {
   static readonly fact = "correction-reason";
   static readonly version = 1;
   static readonly kinds = ["note"] as const;
+  static readonly isOwners = true;
   static readonly example: EntryDraft = {
     kind: "note",
     item: "corrected because",

@@ -8,6 +8,7 @@ export class Distance {
   static readonly fact = "distance";
   static readonly version = 1;
   static readonly kinds = ["reading"] as const;
+  static readonly isOwners = true;
   static readonly example: EntryDraft = {
     kind: "reading",
     item: "distance",

@@ -36,6 +36,8 @@ export interface FactClass<Fact extends object = object> {
   readonly isServers?: true;
   /** True where it may be said of a job that is signed. */
   readonly isAfterwards?: true;
+  /** True where the front desk may write it too: what an owner says or is promised, and what a supplier says. */
+  readonly isOwners?: true;
   /** Why a person may not strike or correct it by a line of their own. */
   readonly staysBecause?: string;
 }

@@ -61,6 +61,7 @@ export class FollowUpSaid {
   static readonly fact = "follow-up";
   static readonly version = 1;
   static readonly kinds = ["decision"] as const;
+  static readonly isOwners = true;
   static readonly example: EntryDraft = {
     kind: "decision",
     item: "second look",

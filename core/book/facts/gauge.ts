@@ -20,6 +20,7 @@ export class Gauge {
   static readonly fact = "gauge";
   static readonly version = 2;
   static readonly kinds = ["reading"] as const;
+  static readonly isOwners = true;
   static readonly example: EntryDraft = {
     kind: "reading",
     item: "gauge",

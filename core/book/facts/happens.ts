@@ -22,6 +22,7 @@ export class Happens {
   static readonly fact = "happens";
   static readonly version = 2;
   static readonly kinds = ["reading"] as const;
+  static readonly isOwners = true;
   static readonly example: EntryDraft = {
     kind: "reading",
     item: "happens",

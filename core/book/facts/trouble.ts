@@ -22,6 +22,7 @@ export class Trouble {
   static readonly fact = "trouble";
   static readonly version = 2;
   static readonly kinds = ["reading"] as const;
+  static readonly isOwners = true;
   static readonly example: EntryDraft = {
     kind: "reading",
     item: "trouble",

@@ -18,6 +18,7 @@ export class Waiting {
   static readonly fact = "wait";
   static readonly version = 1;
   static readonly kinds = ["decision"] as const;
+  static readonly isOwners = true;
   static readonly example: EntryDraft = {
     kind: "decision",
     item: "waits",

@@ -4,9 +4,7 @@ import { formatBothTemperatures, inShownTemperatures, type System } from "../../
 import type { FindState } from "./find-state.ts";
 
 interface Card {
-  thermostatOpensC: number;
   fanOnC: readonly number[];
-  fanOffC: readonly number[];
 }
 
 /** "Nothing wrong" written out for the owner: what the card says, what was seen, and what would be a reason to come back. */

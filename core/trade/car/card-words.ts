@@ -23,9 +23,11 @@ export function cardWords(name: keyof CoolingCard, value: unknown, system: Syste
     default:
       return (Array.isArray(value) ? value : [value])
         .map((figure) =>
-          field.dimension === "temperature"
-            ? formatBothTemperatures(Number(figure), system)
-            : format(Number(figure), field.dimension, system),
+          figure === null
+            ? "not known"
+            : field.dimension === "temperature"
+              ? formatBothTemperatures(Number(figure), system)
+              : format(Number(figure), field.dimension, system),
         )
         .join(" and ");
   }
@@ -41,14 +43,18 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Fields that stand in another's row, and those that are left out where they say nothing. */
 const BESIDE: ReadonlySet<keyof CoolingCard> = new Set(["coolantKind", "fanOffC"]);
-const ALWAYS: ReadonlySet<keyof CoolingCard> = new Set(["circuit"]);
+const ALWAYS: ReadonlySet<keyof CoolingCard> = new Set(["circuit", "thermostatOpensC"]);
 
 function fanRows({ fanOnC, fanOffC }: CoolingCard, system: System): CardRow[] {
   return fanOnC.map((onC, stage) => ({
     name: fanOnC.length === 1 ? "Fan" : stage === 0 ? "Low fan" : "High fan",
     lines: [
       `on ${formatBothTemperatures(onC, system)}`,
-      `off ${formatBothTemperatures(fanOffC[stage] ?? onC, system)}`,
+      ...[fanOffC[stage]].map((offC) =>
+        typeof offC === "number"
+          ? `off ${formatBothTemperatures(offC, system)}`
+          : "where it stops is not known",
+      ),
     ],
   }));
 }
@@ -65,7 +71,7 @@ export function cardRows(card: CoolingCard, system: System): CardRow[] {
       ];
     if (name === "fanSenses" && card.fanOnC.length === 0) return [];
     if (isNothing(card[name]) && !ALWAYS.has(name)) return [];
-    const open = field.is === "choice" ? field.open : undefined;
+    const open = "open" in field ? field.open : undefined;
     return [
       {
         name: capital(name === "sensorCurve" ? "sensor" : said),

@@ -77,6 +77,17 @@ describe("a cooling card", () => {
     expect(() => readCard({ ...CARD, ...change })).toThrow(words);
   });
 
+  it("may leave open where the thermostat opens and where a fan stops, which is told as not known", () => {
+    const gaps = readCard({ ...CARD, thermostatOpensC: null, fanOnC: [92, 99], fanOffC: [87, null] });
+    expect(gaps).toMatchObject({ thermostatOpensC: null, fanOffC: [87, null] });
+    expect(traceSpecOf(gaps)).toMatchObject({ thermostatOpensC: null, fanOffC: [87, null] });
+    const told = cardRows(gaps, "metric").map(({ name, lines }) => `${name}: ${lines.join(", ")}`);
+    expect(told).toContain("Thermostat opens: not known");
+    expect(told.find((row) => row.startsWith("High fan"))).toMatch(/on 99.*not known/);
+    expect(cardWords("fanOffC", [87, null], "metric")).toMatch(/^87.* and not known$/);
+    expect(() => readCard({ ...CARD, capacityL: null })).toThrow(/holds/);
+  });
+
   it("never takes what is out of its range, whatever else is written", () => {
     const anything = fc.oneof(fc.anything(), fc.double(), fc.constantFrom("none", "oat", 50, null));
     fc.assert(
@@ -89,7 +100,7 @@ describe("a cooling card", () => {
           return;
         }
         const field = CARD_FIELDS[name];
-        if (field.is === "figure") {
+        if (field.is === "figure" && read[name] !== null) {
           expect(read[name]).toBeGreaterThanOrEqual(field.least);
           expect(read[name]).toBeLessThanOrEqual(field.most);
         }

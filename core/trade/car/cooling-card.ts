@@ -12,11 +12,12 @@ export interface CoolingCard {
   coolantApproval: string;
   targetFraction: number;
   capGaugeKpa: number;
-  thermostatOpensC: number;
+  /** Nothing where nobody knows it: a log is judged by the rest. */
+  thermostatOpensC: number | null;
   circuit: string | null;
-  /** Where each fan stage starts and stops, low stage first. */
+  /** Where each fan stage starts and stops, low stage first; nothing where nobody knows its stop. */
   fanOnC: number[];
-  fanOffC: number[];
+  fanOffC: (number | null)[];
   fanSenses: "engine" | "radiator";
   fillPoint: string;
   bleedPoints: string;
@@ -27,7 +28,15 @@ export interface CoolingCard {
 
 /** What a field holds: a figure within a range, letters, one of some words, or one figure a stage of the fan. */
 export type CardFieldKind =
-  | { is: "figure"; dimension: Dimension; least: number; most: number; usual?: string; beside?: string }
+  | {
+      is: "figure";
+      dimension: Dimension;
+      least: number;
+      most: number;
+      usual?: string;
+      beside?: string;
+      open?: string;
+    }
   | { is: "text"; most: number }
   | {
       is: "choice";
@@ -36,7 +45,7 @@ export type CardFieldKind =
       usual?: string;
       open?: string;
     }
-  | { is: "stages"; dimension: Dimension; least: number; most: number }
+  | { is: "stages"; dimension: Dimension; least: number; most: number; open?: string }
   | { is: "curve"; mostPoints: number; most: number };
 
 export type CardField = CardFieldKind & {
@@ -120,6 +129,7 @@ export const CARD_FIELDS: Readonly<Record<keyof CoolingCard, CardField>> = {
     dimension: "temperature",
     least: 40,
     most: 120,
+    open: "not known",
     asked: "thermostatOpens",
     label: "Thermostat opens",
     said: "thermostat opens",
@@ -142,6 +152,7 @@ export const CARD_FIELDS: Readonly<Record<keyof CoolingCard, CardField>> = {
   },
   fanOffC: {
     ...FAN,
+    open: "not known",
     asked: ["lowOff", "highOff"],
     label: ["Fan stops", "High stage stops"],
     said: "fan off",

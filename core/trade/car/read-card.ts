@@ -29,6 +29,7 @@ function readField(field: CardField, value: unknown): unknown {
   const what = `the card's “${field.said}”`;
   switch (field.is) {
     case "figure":
+      if (field.open && (value === null || value === undefined)) return null;
       return figure(value, what, field.least, field.most);
     case "text":
       if (typeof value !== "string" || value.length > field.most)
@@ -45,7 +46,9 @@ function readField(field: CardField, value: unknown): unknown {
     case "stages":
       if (!Array.isArray(value) || value.length > MOST_STAGES)
         throw new RangeError(`${what} is not a list of one or two temperatures.`);
-      return value.map((each) => figure(each, what, field.least, field.most));
+      return value.map((each) =>
+        field.open && each === null ? null : figure(each, what, field.least, field.most),
+      );
     case "curve":
       return curveOf(value, what, field.mostPoints);
   }
@@ -59,6 +62,10 @@ export function readCard(plain: Readonly<Record<string, unknown>>): CoolingCard 
   const card = Object.fromEntries(
     CARD_NAMES.map((name) => [name, readField(CARD_FIELDS[name], plain[name] ?? CARD_FIELDS[name].older)]),
   ) as unknown as CoolingCard;
+  if (card.fanOnC.length !== card.fanOffC.length)
+    throw new RangeError(
+      "the card's fan: Start and stop go together, with null for a stop that nobody knows.",
+    );
   const [trouble] = stagesTrouble(card.fanOnC, card.fanOffC);
   if (trouble)
     throw new RangeError(`the card's ${trouble.stage === 0 ? "fan" : "high fan"}: ${trouble.words}`);

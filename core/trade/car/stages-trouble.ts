@@ -5,18 +5,18 @@ export interface StagesTrouble {
 }
 
 /**
- * What is wrong with a fan's stages, starts and stops in °C, low stage first and either missing where nobody gave it: each start
- * wants its stop below it, and a high stage starts above a low one. Nothing where they can be so.
+ * What is wrong with a fan's stages, starts and stops in °C, low stage first and either missing where nobody knows it: a stop
+ * lies below its start and says nothing without one, and a high stage starts above a low one. Nothing where they can be so.
  */
 export function stagesTrouble(
-  onC: readonly (number | undefined)[],
-  offC: readonly (number | undefined)[],
+  onC: readonly (number | null | undefined)[],
+  offC: readonly (number | null | undefined)[],
 ): StagesTrouble[] {
-  const [low, high] = onC;
+  const [low, high] = onC.map((each) => each ?? undefined);
   const pairs = ([0, 1] as const).flatMap((stage): StagesTrouble[] => {
-    const [on, off] = [onC[stage], offC[stage]];
-    if ((on === undefined) !== (off === undefined))
-      return [{ stage, part: "off", words: "Start and stop go together: give both or neither." }];
+    const [on, off] = [onC[stage] ?? undefined, offC[stage] ?? undefined];
+    if (on === undefined && off !== undefined)
+      return [{ stage, part: "on", words: "Where it stops says nothing without where it starts." }];
     return on !== undefined && off !== undefined && off >= on
       ? [{ stage, part: "off", words: "A fan stops below where it starts." }]
       : [];

@@ -4,6 +4,7 @@ import { checkTrace } from "./checks.ts";
 import { cleanSignal } from "./clean-signal.ts";
 import { refuseSpec, refuseTrace } from "./refuse.ts";
 import { type Regimes, readRegimes } from "./regimes.ts";
+import { saidSpec } from "./said-spec.ts";
 import { silentSensor } from "./silent-sensor.ts";
 import type { Trace } from "./trace.ts";
 
@@ -26,7 +27,7 @@ function eventsOf({ shut, fans, holds, curve }: Regimes): TraceEvent[] {
  * What happened in a warm-up and whether it happened where the card says. Temperatures in °C, times in seconds from
  * the first row. Works on whole-degree sensors at 1 to 10 readings a second with ±1 °C of jitter. `spec` figures from
  * 40 to 150 °C and a tolerance from 0 to 20 °C, times that rise and are finite, else `RangeError`. `peakC` is the
- * highest five-second mean; a sensor that never spoke has the figure it was stuck at. Method: the heat balance of the
+ * highest five-second mean; a figure that the card doesn't say leaves its own check not seen and judges nothing else; a sensor that never spoke has the figure it was stuck at. Method: the heat balance of the
  * shut engine in its integral form (least squares), and dynamic programming over fan states; no outside source.
  */
 export function analyseTrace(trace: Trace, spec: TraceSpec): TraceAnalysis {
@@ -35,7 +36,8 @@ export function analyseTrace(trace: Trace, spec: TraceSpec): TraceAnalysis {
   const toleranceC = toleranceOf(spec);
   const clean = cleanSignal(trace);
   if (clean.valid < 2) return silentSensor(trace, clean);
-  const regimes = readRegimes(clean, spec, trace.marks);
+  const said = saidSpec(spec);
+  const regimes = readRegimes(clean, said, trace.marks);
   const events: TraceEvent[] = [
     ...eventsOf(regimes),
     ...clean.dropouts.map(({ atS, coolantC }) => ({ kind: "dropout" as const, atS, coolantC })),
@@ -43,5 +45,5 @@ export function analyseTrace(trace: Trace, spec: TraceSpec): TraceAnalysis {
   events.sort((a, b) => a.atS - b.atS);
   const smooth = regimes.curve.smooth(PEAK_OVER_S);
   const peakC = smooth.reduce((peak, figure) => Math.max(peak, figure), smooth[0] ?? 0);
-  return { events, checks: checkTrace({ trace, clean, regimes, spec, toleranceC, peakC }), peakC };
+  return { events, checks: checkTrace({ trace, clean, regimes, spec: said, toleranceC, peakC }), peakC };
 }

@@ -1,10 +1,12 @@
 import type { Judgement } from "../../kernel/verdict/index.ts";
 
 export interface TraceSpec {
-  thermostatOpensC: number;
+  /** Nothing where the card doesn't say it: its check is then not seen, and the others need it not. */
+  thermostatOpensC?: number | null;
   /** Where each fan stage starts, low stage first. */
   fanOnC: number[];
-  fanOffC: number[];
+  /** Where each stops; null where the card doesn't say it. */
+  fanOffC: (number | null)[];
   /** What the switch or sensor that starts the fan feels; "radiator" reads cooler than the engine's own sensor. */
   fanSenses?: "engine" | "radiator";
   /** Hours that the engine stood before the log; unknown where absent. */

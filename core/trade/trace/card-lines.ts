@@ -11,16 +11,18 @@ export interface CardLine {
   isElsewhere: boolean;
 }
 
-/** Every figure of the card that a warm-up is held against, °C: the thermostat's, then each stage's start, then each one's stop. */
+/** Every figure that the card says and a warm-up is held against, °C: the thermostat's, then each stage's start, then each one's stop. */
 export function cardLines({ thermostatOpensC, fanOnC, fanOffC, fanSenses }: TraceSpec): CardLine[] {
   const isElsewhere = fanSenses === "radiator";
   const stage = (index: number) => (fanOnC.length === 1 ? "fan" : index === 0 ? "low" : "high");
-  const stages = (figures: readonly number[], does: "on" | "off") =>
-    figures.map(
-      (celsius, index): CardLine => ({ celsius, does, words: `${stage(index)} ${does}`, isElsewhere }),
+  const stages = (figures: readonly (number | null)[], does: "on" | "off") =>
+    figures.flatMap((celsius, index): CardLine[] =>
+      celsius === null ? [] : [{ celsius, does, words: `${stage(index)} ${does}`, isElsewhere }],
     );
   return [
-    { celsius: thermostatOpensC, does: "opens", words: "opens", isElsewhere: false },
+    ...(typeof thermostatOpensC === "number"
+      ? [{ celsius: thermostatOpensC, does: "opens" as const, words: "opens", isElsewhere: false }]
+      : []),
     ...stages(fanOnC, "on"),
     ...stages(fanOffC, "off"),
   ];

@@ -32,7 +32,7 @@ const LOW_STAGE_SHOWS_C = 3;
 const UNSLOWED_SHARE = 0.75;
 const SLOWEST_COMPARED = 0.01;
 
-type Stage = { number: number; onC: number; offC: number; name: string };
+type Stage = { number: number; onC: number; offC: number; isStopUnsaid: boolean; name: string };
 
 function stagesOf({ spec }: Findings): Stage[] {
   const count = spec.fanOnC.length;
@@ -40,6 +40,7 @@ function stagesOf({ spec }: Findings): Stage[] {
     number: index + 1,
     onC,
     offC: spec.fanOffC[index] ?? onC,
+    isStopUnsaid: spec.unsaid.stops[index] ?? false,
     name:
       count === 1
         ? "The fan"
@@ -212,11 +213,26 @@ function judgeStart(findings: Findings, stage: Stage): CheckJudgement {
     verdict: "not-seen",
     measured: peakC,
     expected: stage.onC,
-    because: `${stage.name} starts at ${degrees(stage.onC)}, stops at ${degrees(stage.offC)}; the log got to ${degrees(peakC)}. ${advice}.`,
+    because: `${stage.name} starts at ${degrees(stage.onC)}${stage.isStopUnsaid ? "" : `, stops at ${degrees(stage.offC)}`}; the log got to ${degrees(peakC)}. ${advice}.`,
+  };
+}
+
+/** A stop that the card doesn't say is told as it was, for whoever writes it there. */
+function tellStop(findings: Findings, stage: Stage): CheckJudgement {
+  const stops = eventsOf(findings, "fan-off", stage);
+  const measured = medianOf(stops.map(({ turn }) => turn.coolantC));
+  return {
+    verdict: "not-seen",
+    ...(measured !== undefined && { measured }),
+    because:
+      measured === undefined
+        ? `The card doesn't say where ${stage.name.toLowerCase()} stops, and it was not seen to.`
+        : `${stage.name} stopped with the engine at ${degrees(measured)}; the card doesn't say where it should.`,
   };
 }
 
 function judgeStop(findings: Findings, stage: Stage): CheckJudgement {
+  if (stage.isStopUnsaid) return tellStop(findings, stage);
   const { regimes, spec, toleranceC } = findings;
   const { curve } = regimes;
   const starts = eventsOf(findings, "fan-on", stage);

@@ -131,6 +131,16 @@ function judgeLevel({ spec, toleranceC, regimes, trace }: Findings): Seen | unde
 export function checkThermostat(findings: Findings): CheckJudgement {
   const { spec, regimes } = findings;
   const opensC = spec.thermostatOpensC;
+  if (spec.unsaid.opening) {
+    const bend = regimes.shut.opening;
+    return {
+      verdict: "not-seen",
+      ...(bend && { measured: bend.coolantC }),
+      because: bend
+        ? `The climb bends at ${degrees(bend.coolantC)}; the card doesn't say where the thermostat opens. Write it there and the log is judged by it.`
+        : "The card doesn't say where the thermostat opens, and no bend stands out. Write it there and the log is judged by it.",
+    };
+  }
   if (regimes.startC > opensC - WARM_START_C)
     return {
       verdict: "not-seen",

@@ -12,6 +12,8 @@ const SAW_TOOTH_C = 3;
 const OVERSHOOT_C = 3;
 /** No raised revs excuse more than this. */
 const FAR_BEYOND_C = 15;
+/** Few thermostats open below this: up to here a climb is a climb, whatever the card doesn't say. */
+const EARLIEST_OPENS_C = 76;
 /** With no fan on the card, how far over the thermostat's opening an engine may stand. */
 const OVER_OPENING_C = 15;
 
@@ -46,7 +48,8 @@ function checkClimb({ regimes, clean, spec }: Findings): CheckJudgement {
       expected: 0,
       because: `It leapt off and back ${slugs === 1 ? "once" : `${slugs} times`}, by ${degrees(Math.max(...clean.slugs.map(({ offC }) => Math.abs(offC))))} at the most: air passing the sensor, or a plug that comes and goes.`,
     };
-  if (startC > spec.thermostatOpensC - 10)
+  const opensC = spec.unsaid.opening ? EARLIEST_OPENS_C : spec.thermostatOpensC;
+  if (startC > opensC - 10)
     return {
       verdict: "not-seen",
       because: "The engine was warm at the start, so there was no climb to watch.",
@@ -58,10 +61,7 @@ function checkClimb({ regimes, clean, spec }: Findings): CheckJudgement {
   for (let cell = 0; cell < Math.min(until, smooth.length); cell++) {
     const figure = smooth[cell] ?? 0;
     high = Math.max(high, figure);
-    if (
-      high < spec.thermostatOpensC - SAW_TOOTH_C &&
-      !holds.some(({ to }) => cell > to - 5 && cell < to + 90)
-    )
+    if (high < opensC - SAW_TOOTH_C && !holds.some(({ to }) => cell > to - 5 && cell < to + 90))
       worst = Math.max(worst, high - figure);
   }
   if (high - startC < 10) return { verdict: "not-seen", because: "It hardly warmed while it was logged." };
@@ -77,6 +77,12 @@ function checkClimb({ regimes, clean, spec }: Findings): CheckJudgement {
 }
 
 function checkPeak({ peakC, spec, toleranceC, regimes }: Findings): CheckJudgement {
+  if (spec.fanOnC.length === 0 && spec.unsaid.opening)
+    return {
+      verdict: "not-seen",
+      measured: peakC,
+      because: `The hottest was ${degrees(peakC)}; the card says neither where the thermostat opens nor where a fan starts, so how hot it may get isn't known.`,
+    };
   const highest = spec.fanOnC.length > 0 ? Math.max(...spec.fanOnC) : spec.thermostatOpensC + OVER_OPENING_C;
   const isRadiator = spec.fanSenses === "radiator" && spec.fanOnC.length > 0;
   const limit = highest + toleranceC + OVERSHOOT_C + (isRadiator ? RADIATOR_LAG_C.usualMost : 0);

@@ -16,5 +16,6 @@ export function eventVerdict(
   const { verdict } = kind === "fan-on" ? checks.fanOn : checks.fanOff;
   if (verdict !== "fail" || spec.fanSenses === "radiator") return verdict;
   const wanted = (kind === "fan-on" ? spec.fanOnC : spec.fanOffC)[stage - 1];
+  if (wanted === null) return "not-seen";
   return wanted !== undefined && Math.abs(coolantC - wanted) <= toleranceOf(spec) ? "pass" : "fail";
 }

@@ -1,6 +1,6 @@
 import { RADIATOR_LAG_C } from "../limits/index.ts";
-import type { TraceSpec } from "./analysis.ts";
 import type { Turn } from "./find-turns.ts";
+import type { SaidSpec } from "./said-spec.ts";
 
 /** A turn with what it was taken for: a stage that started or stopped, or something that is no fan. */
 export interface FanEvent {
@@ -21,7 +21,7 @@ export interface FanReading {
 export interface FanSigns {
   /** In order; only turns at which a fan could be. */
   turns: readonly Turn[];
-  spec: TraceSpec;
+  spec: Pick<SaidSpec, "fanOnC" | "fanOffC" | "fanSenses">;
   startC: number;
   /** What a turn costs to explain without a fan, nats. */
   otherCost: (turn: Turn) => number;
@@ -52,7 +52,7 @@ interface Offsets {
   cost: number;
 }
 
-function offsets(spec: TraceSpec): Offsets[] {
+function offsets(spec: Pick<SaidSpec, "fanOnC" | "fanOffC" | "fanSenses">): Offsets[] {
   const found: Offsets[] = [];
   if (spec.fanSenses === "radiator") {
     for (let onC = RADIATOR_LAG_C.least; onC <= RADIATOR_LAG_C.most; onC++)

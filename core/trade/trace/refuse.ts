@@ -7,17 +7,18 @@ const LONGEST_REST_H = 24 * 365 * 20;
 
 /** A card that can't be one is refused with the figure and what would be right. */
 export function refuseSpec(spec: TraceSpec): void {
-  const figures = [spec.thermostatOpensC, ...spec.fanOnC, ...spec.fanOffC];
+  const said = (figure: number | null | undefined) => (typeof figure === "number" ? [figure] : []);
+  const figures = [...said(spec.thermostatOpensC), ...spec.fanOnC, ...spec.fanOffC.flatMap(said)];
   for (const figure of figures)
     if (!(figure >= 40 && figure <= 150))
       throw new RangeError(`${figure} °C on the card is outside 40 to 150 °C`);
   if (spec.fanOnC.length !== spec.fanOffC.length)
     throw new RangeError(
-      `the card names ${spec.fanOnC.length} fan starts and ${spec.fanOffC.length} stops; each start wants its stop`,
+      `the card names ${spec.fanOnC.length} fan starts and ${spec.fanOffC.length} stops; each start wants its stop, or null where nobody knows it`,
     );
   for (const [index, onC] of spec.fanOnC.entries()) {
-    const offC = spec.fanOffC[index] ?? onC;
-    if (offC >= onC)
+    const offC = spec.fanOffC[index] ?? undefined;
+    if (offC !== undefined && offC >= onC)
       throw new RangeError(
         `fan stage ${index + 1} stops at ${offC} °C, which is not below its start at ${onC} °C`,
       );

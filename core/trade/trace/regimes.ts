@@ -1,4 +1,3 @@
-import type { TraceSpec } from "./analysis.ts";
 import type { CleanSignal } from "./clean-signal.ts";
 import { Curve } from "./curve.ts";
 import { type FanReading, readFans } from "./fan-states.ts";
@@ -8,6 +7,7 @@ import { findTurns, type Turn } from "./find-turns.ts";
 import { type Witness, witnesses } from "./marks.ts";
 import { openingInHold } from "./opening-in-hold.ts";
 import { type RevsHold, revsHolds } from "./revs.ts";
+import type { SaidSpec } from "./said-spec.ts";
 import type { Mark } from "./trace.ts";
 import { witnessedTurns } from "./witnessed-turns.ts";
 
@@ -52,7 +52,7 @@ function otherCost(
   { slugs, grid }: CleanSignal,
   shut: ShutClimb,
   holds: readonly RevsHold[],
-  spec: TraceSpec,
+  spec: SaidSpec,
 ) {
   const opening = shut.opening;
   const lowestStart = Math.min(...spec.fanOnC);
@@ -80,7 +80,7 @@ function otherCost(
 }
 
 /** Where a low stage may have done no more than slow the climb, before the curve first turns. */
-function easings(curve: Curve, turns: Turn[], shut: ShutClimb, spec: TraceSpec): Turn[] {
+function easings(curve: Curve, turns: Turn[], shut: ShutClimb, spec: SaidSpec): Turn[] {
   if (!shut.opening || spec.fanOnC.length < 2 || spec.fanSenses === "radiator") return [];
   const firstTop = turns.find(({ kind, at }) => kind === "top" && at > (shut.opening?.at ?? 0) + 60);
   const range = { from: shut.opening.at + 60, to: Math.round(firstTop?.at ?? curve.length) };
@@ -89,7 +89,7 @@ function easings(curve: Curve, turns: Turn[], shut: ShutClimb, spec: TraceSpec):
 }
 
 /** A fan's start far above where the card opens bends the climb as well: the fan it is, not a late opening. */
-function withoutFansBend(shut: ShutClimb, turns: readonly Turn[], spec: TraceSpec): ShutClimb {
+function withoutFansBend(shut: ShutClimb, turns: readonly Turn[], spec: SaidSpec): ShutClimb {
   const { opening } = shut;
   if (!opening || Math.abs(opening.coolantC - spec.thermostatOpensC) < NEAR_CARD_C) return shut;
   const isFan = turns.some(
@@ -102,7 +102,7 @@ function withoutFansBend(shut: ShutClimb, turns: readonly Turn[], spec: TraceSpe
 }
 
 /** The states of the engine over a log, each with the temperature at which it came. */
-export function readRegimes(clean: CleanSignal, spec: TraceSpec, marks: readonly Mark[] = []): Regimes {
+export function readRegimes(clean: CleanSignal, spec: SaidSpec, marks: readonly Mark[] = []): Regimes {
   const curve = new Curve(clean.grid);
   const holds = revsHolds(clean.rpm);
   const every = findTurns(curve, 0).filter(({ coolantC }) => coolantC > COLDEST_FAN_C);

@@ -26,6 +26,7 @@ import { wholeShop } from "./025-whole-shop.ts";
 import { sessionMember } from "./026-session-member.ts";
 import { manyPeople } from "./027-many-people.ts";
 import { owners } from "./028-owners.ts";
+import { knownOfACard } from "./029-known-of-a-card.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -58,4 +59,5 @@ export const migrations: Migration[] = [
   sessionMember,
   manyPeople,
   owners,
+  knownOfACard,
 ];

@@ -14,7 +14,10 @@ export class CoolingCardRow extends Model {
 const snake = (name: string) => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
 function column(name: string, field: CardField): ModelAttributeColumnOptions {
-  const kept = { field: snake(name), allowNull: field.is === "choice" && Boolean(field.open) };
+  const kept = {
+    field: snake(name),
+    allowNull: (field.is === "choice" || field.is === "figure") && Boolean(field.open),
+  };
   switch (field.is) {
     case "figure":
       return { ...kept, type: DataTypes.DOUBLE };

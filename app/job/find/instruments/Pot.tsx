@@ -18,7 +18,7 @@ export function Pot({ find }: { find: KnownFind }) {
   const { page, system } = useJob();
   const reading = useReading(find);
   const { fanOnC = [], fanOffC = [] } = page.card ?? {};
-  const stages = fanOnC.map((onC, index) => ({ onC, offC: fanOffC[index] }));
+  const stages = fanOnC.map((onC, index) => ({ onC, offC: fanOffC[index] ?? undefined }));
   const names = stages.length > 1 ? ["low closed", "high closed"] : ["closed"];
   const { fields, change, put, clear } = useFields(`pot:${system}`, {
     celsius: "",

@@ -7,7 +7,6 @@ import { promisesOf } from "../../../../core/stages/plan/index.ts";
 import { workDone } from "../../../../core/state/index.ts";
 import { followUps } from "../../../../core/trade/follow-ups/index.ts";
 import type { LooksToldBy } from "../../../../server/subjects/follow-ups/read-looks.ts";
-import { useMember } from "../../../desk/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
 import { ReasonForm } from "../../../ui/ReasonForm.tsx";
@@ -27,8 +26,7 @@ const STATES = { due: "", open: "", done: "done", dropped: "left out" } as const
 
 /** What is looked at again and by when: before the signature what it will promise, after it what became of that. */
 export function Looks({ rules, driving, today }: LooksToldBy) {
-  const { page, entries, system, book, mayCorrect, mayBook } = useJob();
-  const { role } = useMember();
+  const { page, entries, system, book, mayCorrect, maySay } = useJob();
   const [asked, setAsked] = useState<{ key: string; act: "move" | "drop" | "done" }>();
   const [isAdding, setAdding] = useState(false);
   const isSigned = page.job.signedAt !== null;
@@ -46,7 +44,7 @@ export function Looks({ rules, driving, today }: LooksToldBy) {
       .filter(({ rule }) => !promised.some(({ key }) => key === rule))
       .map(({ rule, words, ...each }) => ({ key: rule, what: words, state: "due" as const, ...each })),
   ];
-  const may = role !== "desk" && (isSigned ? mayCorrect : mayBook);
+  const may = isSigned ? mayCorrect : maySay;
   const when = (row: Pick<Row, "on" | "byKm">) => dueWords(row, system);
   const say = ({ key, what, on, byKm }: Omit<Row, "state">, does: FollowUpSaid["does"], because?: string) => {
     const about = {
