@@ -38,6 +38,7 @@ export default [
   route("shelf/lives", "shelf/lives.route.ts"),
   route("shelf/list.csv", "shelf/list.route.tsx"),
   route("vehicles/take-in", "vehicles/take-in.route.tsx"),
+  route("vehicles/written", "vehicle-new/written.route.ts"),
   route("vehicles/:vehicleId/say/:what", "vehicle/identity.route.tsx"),
   route("vehicles/:vehicleId/owner/:what", "vehicle/owner.route.tsx"),
   route("vehicles/:vehicleId/levels", "vehicle/levels/levels.route.tsx"),

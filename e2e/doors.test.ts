@@ -141,6 +141,7 @@ describe("every route", () => {
         "sign-in/sign-out.route",
         "vehicle-card/route",
         "vehicle-new/route",
+        "vehicle-new/written.route",
         "vehicle/identity.route",
         "vehicle/levels/levels.route",
         "vehicle/levels/list.route",

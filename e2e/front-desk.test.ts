@@ -2,7 +2,16 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application } from "./support/application.ts";
-import { allSent, bookLine, bookWords, openTool, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
+import {
+  allSent,
+  bookLine,
+  bookWords,
+  openTool,
+  pictureOfFailure,
+  seen,
+  tap,
+  write,
+} from "./support/walk.ts";
 
 let application: Application;
 let page: Page;

@@ -107,6 +107,7 @@ const ROUTES = [
   "/vehicles/nonsense",
   "/shelf/list.csv",
   "/vehicles/take-in",
+  "/vehicles/written",
   `/vehicles/${demoId("vehicle:finch")}/say/identity`,
   `/vehicles/${demoId("vehicle:finch")}/levels`,
   `/vehicles/${demoId("vehicle:finch")}/levels.csv`,

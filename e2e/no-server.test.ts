@@ -5,7 +5,7 @@ import { demoId } from "../demo/story.ts";
 import { Application, settled } from "./support/application.ts";
 import { shownTest } from "./support/diagnose.ts";
 import { isKept } from "./support/kept.ts";
-import { allSent, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
+import { allSent, bookWords, openTool, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
 
 const OPEN = jobId("open-find");
 const STAGES = ["ask", "find", "plan", "strip", "build", "fill", "prove", "sign"];
@@ -116,5 +116,67 @@ describe("a server that goes", () => {
     await application.go(page, path.replace("ask", "sign"));
     const words = (await bookWords(page)).join("\n");
     expect(words).toMatch(/hay queue[\s\S]*Warm-up log[\s\S]*Signed/);
+  });
+
+  it("takes a level of yesterday and one of today, told wrong beside its field, and sends both once", async () => {
+    const scholar = `/vehicles/${demoId("vehicle:scholar")}`;
+    await application.go(page, scholar);
+    await openTool(page, "Coolant level");
+    await isKept(page);
+    const taken = () =>
+      page.$$eval('[aria-label="Levels taken"] li', (rows) => rows.map((row) => row.textContent ?? ""));
+    const before = (await taken()).length;
+    await application.kill();
+    await write(page, "Below the line", "a lot");
+    await tap(page, "Write the level down");
+    await seen(page, "see beside the fields");
+    await write(page, "Below the line", "0.4");
+    await write(page, "Who was told", "the driver");
+    await tap(page, "Write the level down");
+    await seen(page, "Level 0.4 L below the line.");
+    const yesterday = new Date(Date.now() - 86_400_000).toISOString().slice(0, 10);
+    await write(page, "Below the line", "0.3");
+    await page.$eval('input[name="on"]', (field, day) => Object.assign(field, { value: day }), yesterday);
+    await tap(page, "Write the level down");
+    await seen(page, `Level 0.3 L below the line, looked at on ${yesterday}.`);
+    await page.reload();
+    await openTool(page, "Coolant level");
+    await seen(page, "Kept in this browser, not sent yet.");
+    await application.start();
+    await allSent(page);
+    await expect.poll(async () => (await taken()).length).toBe(before + 2);
+    expect((await taken()).filter((row) => /0\.4.*told: the driver/.test(row))).toHaveLength(1);
+  });
+
+  it("takes in a car by its plate, with work begun on it, and one with its card", async () => {
+    await application.go(page, "/vehicles");
+    await isKept(page);
+    await application.go(page, "/vehicles/new");
+    await application.go(page, "/vehicles");
+    await application.kill();
+    await page.locator("#find").fill("mrw 7788");
+    await tap(page, "Take in MRW 7788 and open a job");
+    await at("/ask");
+    await type("note towed in, steam");
+    await seen(page, "Towed in, steam");
+    const job = new URL(page.url()).pathname;
+    await page.locator('nav[aria-label="Places"] a::-p-text(Vehicles)').click();
+    await page.waitForSelector(`ul[aria-label="Vehicles not sent yet"] a[href="${job}"]`);
+    await page.locator("a::-p-text(Add a vehicle)").click();
+    await write(page, "Plate", "MRW 8899");
+    await write(page, "VIN", "0MRWA1B2C3D4E5F67");
+    await write(page, "Make and model", "Quillon Pannier");
+    await write(page, "Holds", "7");
+    await page.select('select[name="coolantKind"]', "oat");
+    await write(page, "Cap opens at", "110");
+    await tap(page, "Write it down");
+    await at("/vehicles");
+    await seen(page, "MRW 8899");
+    await application.start();
+    await allSent(page);
+    await application.go(page, "/vehicles?find=8899");
+    await page.waitForSelector("a[data-row]");
+    await application.go(page, job);
+    expect((await bookWords(page)).join("\n")).toMatch(/Towed in, steam/);
   });
 });

@@ -323,7 +323,7 @@ describe("lists by keyboard", () => {
     await application.go(phone, `/jobs/${jobId("open-find")}/find`);
     await phone.$eval('nav[aria-label="Stages"] button', (button) => button.focus());
     await phone.keyboard.press("Enter");
-    await phone.waitForSelector('[role="menu"]');
+    await phone.waitForSelector('[role="dialog"][aria-label="Stages"]');
     const isOn = (stage: string) =>
       phone.waitForFunction((name) => document.activeElement?.textContent?.startsWith(name), {}, stage);
     await isOn("Ask");

@@ -59,16 +59,15 @@ describe("a level", () => {
     await seen(page, "No cold level was taken");
   });
 
-  it("stays typed while no server is to be had", async () => {
+  it("is kept while no server is to be had, and sent by itself once one is", async () => {
     await write(page, "Below the line", "0.4");
     await application.kill();
     await tap(page, "Write the level down");
-    await seen(page, "nothing was changed");
+    await seen(page, "Kept in this browser, not sent yet.");
     await expect
       .poll(() => page.$eval('input[name="missing"]', (input) => (input as HTMLInputElement).value))
-      .toBe("0.4");
+      .toBe("");
     await application.start();
-    await tap(page, "Write the level down");
     await page.waitForFunction(
       () => document.querySelectorAll('ul[aria-label="Levels taken"] li').length === 2,
     );

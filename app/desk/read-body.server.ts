@@ -17,6 +17,12 @@ export async function readJson(request: Request): Promise<unknown> {
   }
 }
 
+/** What a page posts as a form, or this browser's outbox as JSON; and which. */
+export async function readPosted(request: Request): Promise<{ isJson: boolean; posted: unknown }> {
+  const isJson = typeOf(request) === "application/json";
+  return { isJson, posted: isJson ? await readJson(request) : await readForm(request) };
+}
+
 const FORMS = ["application/x-www-form-urlencoded", "multipart/form-data"];
 /** No form of ours has more fields than this. */
 export const MOST_PARTS = 100;

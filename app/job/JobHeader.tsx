@@ -1,5 +1,4 @@
 import { Lock } from "lucide-react";
-import { Popover } from "radix-ui";
 import { memo, useState } from "react";
 import { Link } from "react-router";
 import { waits } from "../../core/book/acts/index.ts";
@@ -15,6 +14,7 @@ import { Button } from "../ui/Button.tsx";
 import { ChipsOne } from "../ui/Chips.tsx";
 import { dateOf } from "../ui/dates.ts";
 import { TextField } from "../ui/Field.tsx";
+import { Pop } from "../ui/Pop.tsx";
 import { useNow } from "../ui/useNow.ts";
 import { waitUntilWords } from "../ui/waits.ts";
 import type { JobContext } from "./stage/context.ts";
@@ -59,47 +59,49 @@ function Waits({ context }: { context: JobContext }) {
   };
   if (!maySay) return null;
   return (
-    <Popover.Root open={isOpen} onOpenChange={setOpen}>
-      <Popover.Trigger className="inline-flex min-h-12 shrink-0 items-center gap-2 whitespace-nowrap rounded-md border-2 border-edge px-3 max-sm:min-w-0 max-sm:shrink">
-        <span className="text-ink-2 max-sm:sr-only">waits for</span>
-        <span className="font-bold">{WAIT_NAMES[wait.waitsFor]}</span>
-        {until && <span className="hidden text-ink-2 xl:inline">{until}</span>}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          aria-label="What the job waits for, and how long"
-          align="end"
-          sideOffset={6}
-          collisionPadding={8}
-          className="z-40 flex w-[26rem] max-w-[94vw] flex-col gap-4 rounded-md border-2 border-ink bg-sheet p-5"
-        >
-          <ChipsOne
-            label="What the job waits for"
-            options={NAMES}
-            value={chosen}
-            onChange={(value) => value && setChosen(value)}
-          />
-          <TextField
-            label="For what"
-            value={words}
-            maxLength={120}
-            onChange={(event) => setWords(event.target.value)}
-            placeholder={wait.words || "cooling, a part on Thursday"}
-          />
-          <TextField
-            label="For how long, if known"
-            value={minutes}
-            inputMode="numeric"
-            unit="min"
-            onChange={(event) => setMinutes(event.target.value)}
-            error={isWrong ? "Minutes from 1 to 20 000." : undefined}
-          />
-          <Button weight="main" onClick={save}>
-            Book it
-          </Button>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Pop
+      trigger={{
+        className:
+          "inline-flex min-h-12 shrink-0 items-center gap-2 whitespace-nowrap rounded-md border-2 border-edge px-3 max-sm:min-w-0 max-sm:shrink",
+        children: (
+          <>
+            <span className="text-ink-2 max-sm:sr-only">waits for</span>
+            <span className="font-bold">{WAIT_NAMES[wait.waitsFor]}</span>
+            {until && <span className="hidden text-ink-2 xl:inline">{until}</span>}
+          </>
+        ),
+      }}
+      label="What the job waits for, and how long"
+      align="end"
+      className="z-40 flex w-[26rem] max-w-[94vw] flex-col gap-4 rounded-md border-2 border-ink bg-sheet p-5"
+      isOpen={isOpen}
+      onOpenChange={setOpen}
+    >
+      <ChipsOne
+        label="What the job waits for"
+        options={NAMES}
+        value={chosen}
+        onChange={(value) => value && setChosen(value)}
+      />
+      <TextField
+        label="For what"
+        value={words}
+        maxLength={120}
+        onChange={(event) => setWords(event.target.value)}
+        placeholder={wait.words || "cooling, a part on Thursday"}
+      />
+      <TextField
+        label="For how long, if known"
+        value={minutes}
+        inputMode="numeric"
+        unit="min"
+        onChange={(event) => setMinutes(event.target.value)}
+        error={isWrong ? "Minutes from 1 to 20 000." : undefined}
+      />
+      <Button weight="main" onClick={save}>
+        Book it
+      </Button>
+    </Pop>
   );
 }
 

@@ -1,5 +1,4 @@
 import { ChevronDown } from "lucide-react";
-import { DropdownMenu } from "radix-ui";
 import { type KeyboardEvent, memo, useState } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
 import { type Entry, STAGES } from "../../core/book/entry/index.ts";
@@ -7,6 +6,7 @@ import { type StageState, stageStates } from "../../core/stages/overview/index.t
 import { useKeys } from "../keys/useKeys.ts";
 import { STAGE_NAMES } from "../shell/stage-names.ts";
 import { moveFocus } from "../ui/arrows.ts";
+import { Pop } from "../ui/Pop.tsx";
 import { StageMark } from "../ui/StageMark.tsx";
 
 interface Given {
@@ -29,53 +29,60 @@ function OpenCount({ count }: { count: number }) {
 function StageList({
   states,
   here,
-  within,
   onGo,
 }: {
   states: StageState[];
   here: StageState;
-  /** The landmark that the list belongs to. */
-  within: HTMLElement | null;
   onGo: (to: string) => void;
 }) {
+  const [isOpen, setOpen] = useState(false);
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className="my-2 flex min-h-12 items-center gap-2 rounded-md border-2 border-edge bg-sheet px-3 sm:hidden">
-        <span className="sr-only">Stage</span>
-        <StageMark state={here.state} />
-        <span className="font-bold">{STAGE_NAMES[here.stage]}</span>
-        <OpenCount count={here.openCount} />
-        <ChevronDown className="ml-auto" aria-hidden="true" />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal container={within}>
-        <DropdownMenu.Content
-          align="start"
-          sideOffset={4}
-          collisionPadding={8}
-          aria-label="Stages"
-          className="z-50 max-h-[var(--radix-dropdown-menu-content-available-height)] w-56 overflow-y-auto rounded-md border-2 border-ink bg-sheet p-1"
-        >
-          {states.map(({ stage, state, openCount }) => (
-            <DropdownMenu.Item
-              key={stage}
-              className="flex min-h-12 cursor-pointer items-center gap-2 rounded px-3 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper"
-              onSelect={() => onGo(stage)}
+    <Pop
+      trigger={{
+        className:
+          "my-2 flex min-h-12 items-center gap-2 rounded-md border-2 border-edge bg-sheet px-3 sm:hidden",
+        children: (
+          <>
+            <span className="sr-only">Stage</span>
+            <StageMark state={here.state} />
+            <span className="font-bold">{STAGE_NAMES[here.stage]}</span>
+            <OpenCount count={here.openCount} />
+            <ChevronDown className="ml-auto" aria-hidden="true" />
+          </>
+        ),
+      }}
+      label="Stages"
+      align="start"
+      className="z-50 max-h-[80dvh] w-56 overflow-y-auto rounded-md border-2 border-ink bg-sheet p-1"
+      isOpen={isOpen}
+      onOpenChange={setOpen}
+    >
+      <ul onKeyDown={(event: KeyboardEvent<HTMLElement>) => moveFocus(event, "button")}>
+        {states.map(({ stage, state, openCount }) => (
+          <li key={stage}>
+            <button
+              type="button"
+              aria-current={stage === here.stage ? "page" : undefined}
+              className="flex min-h-12 w-full items-center gap-2 rounded px-3 text-left aria-[current]:font-bold hover:bg-wash"
+              onClick={() => {
+                setOpen(false);
+                onGo(stage);
+              }}
             >
               <StageMark state={state} />
               {STAGE_NAMES[stage]}
               <OpenCount count={openCount} />
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Pop>
   );
 }
 
 /** The eight stages with their state by shape and the count of what is open there. A list to choose from on a phone. */
 export const StageStrip = memo(function StageStrip({ jobId, entries, isSigned }: Given) {
   const states = stageStates(entries, isSigned);
-  const [strip, setStrip] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const here = states.find(({ stage }) => pathname.endsWith(`/${stage}`)) ?? (states[0] as StageState);
@@ -90,12 +97,11 @@ export const StageStrip = memo(function StageStrip({ jobId, entries, isSigned }:
   );
   return (
     <nav
-      ref={setStrip}
       aria-label="Stages"
       className="tall:sticky top-0 z-20 border-rule border-b bg-paper px-5 max-sm:border-b-0 max-sm:pl-0 lg:px-7"
       onKeyDown={(event: KeyboardEvent<HTMLElement>) => moveFocus(event, "a")}
     >
-      <StageList states={states} here={here} within={strip} onGo={go} />
+      <StageList states={states} here={here} onGo={go} />
       <ol className="hidden justify-between sm:flex">
         {states.map(({ stage, state, openCount }) => (
           <li key={stage} className="flex-1">

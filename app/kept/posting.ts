@@ -6,6 +6,9 @@ import { isOwnWord } from "./reading.ts";
 const NOT_SENT =
   "No server to be had: nothing was changed. What is written stays here; try again once it answers.";
 
+/** Nobody answered: what was sent may be kept, and sent again under its own id. */
+export type CutOff = Refused & { isCutOff: true };
+
 /** A route's post: where no server answers the page stays with what was written, and says so. */
 export function keptPosting() {
   return async ({ serverAction }: ClientActionFunctionArgs): Promise<unknown> => {
@@ -16,7 +19,7 @@ export function keptPosting() {
     } catch (error) {
       if (isOwnWord(error)) throw error;
       connection.lost(new Date().toISOString());
-      return { refused: { message: NOT_SENT, fields: {} } } satisfies Refused;
+      return { refused: { message: NOT_SENT, fields: {} }, isCutOff: true } satisfies CutOff;
     }
   };
 }

@@ -40,6 +40,13 @@ describe("what an answer means", () => {
     expect(await answerOf(json(404, { message: "no route" }), "a")).toBe("unreachable");
   });
 
+  it("says into which job it went, where that is another", async () => {
+    const said = (bookedIn: unknown) => json(200, { lastSeq: 0, booked: ["a"], bookedIn });
+    expect(await answerOf(said("b"), "a")).toEqual({ bookedIn: "b" });
+    expect(await answerOf(said("a"), "a")).toBe("booked");
+    expect(await answerOf(json(200, { lastSeq: 0, booked: [], bookedIn: "b" }), "a")).toBe("unreachable");
+  });
+
   it("is a refusal only in our own words", async () => {
     expect(await answerOf(json(409, refused), "a")).toEqual({ refused: "is back already" });
     expect(

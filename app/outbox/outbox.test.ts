@@ -277,6 +277,32 @@ describe("what is more than a line", () => {
     expect(other.sent).toEqual(["no", "sign"]);
   });
 
+  it("takes its lines along where the car had a job open already", async () => {
+    const arrival: Parcel = { kind: "take-in", vehicleId: "car", plate: "MRW 1" };
+    let isThere = false;
+    const jobs: string[] = [];
+    const { outbox, kept } = bench((unsent) => {
+      if (!isThere) return "unreachable";
+      jobs.push(unsent.jobId);
+      return unsent.parcel ? { bookedIn: "other" } : "booked";
+    });
+    await outbox.add("job", [note("job")], 1, arrival);
+    await outbox.add("job", [note("a"), note("b")], 2);
+    isThere = true;
+    await outbox.flush();
+    expect(jobs).toEqual(["job", "other", "other"]);
+    expect(kept.size).toBe(0);
+  });
+
+  it("is no line of a book where it is a vehicle or a level, and holds no line up", async () => {
+    const { outbox, sent } = bench(({ parcel }) => (parcel ? { refused: "that plate is there" } : "booked"));
+    await outbox.add("job", [note("vehicle")], 1, { kind: "vehicle", fields: { plate: "MRW 1" } });
+    await outbox.add("job", [note("level")], 2, { kind: "level", vehicleId: "car", fields: {} });
+    await outbox.add("job", [note("line")], 3);
+    expect(sent).toEqual(["vehicle", "level", "line"]);
+    expect(withUnsent([], outbox.snapshot().unsent, "job")).toEqual([]);
+  });
+
   it("is no line of the book where it is a job", async () => {
     const { outbox } = bench(() => "unreachable");
     await outbox.add("job", [note("job")], 1, opened);

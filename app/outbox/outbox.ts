@@ -12,7 +12,20 @@ export type Parcel =
   | { kind: "log"; name: string; bytes: Uint8Array<ArrayBuffer>; restedH?: number }
   | { kind: "picture"; bytes: Uint8Array<ArrayBuffer>; words: string; place?: string; of?: string }
   | { kind: "signature"; reason: string; openSeen: string[]; openCount: number }
-  | { kind: "job"; vehicleId: string; bay: string; assignedTo: string | null };
+  | { kind: "job"; vehicleId: string; bay: string; assignedTo: string | null }
+  | { kind: "take-in"; vehicleId: string; plate: string }
+  | { kind: "vehicle"; fields: Record<string, string> }
+  | { kind: "level"; vehicleId: string; fields: Record<string, string> };
+
+/** What comes before everything else of its job: until it is there, the job is nowhere. */
+const OPENS_JOB: ReadonlySet<Parcel["kind"] | undefined> = new Set(["job", "take-in"] as const);
+/** What becomes something else than a line of a book. */
+const NO_LINE: ReadonlySet<Parcel["kind"] | undefined> = new Set([
+  "job",
+  "take-in",
+  "vehicle",
+  "level",
+] as const);
 
 /** An entry typed here that the server doesn't have yet. */
 export interface Unsent {
@@ -42,6 +55,8 @@ export interface UnsentStore {
  */
 export type Answer =
   | "booked"
+  /** A car that was taken in here had a job open there: what was written for the one goes into the other. */
+  | { bookedIn: string }
   | "unreachable"
   | "signed-out"
   | { refused: string }
@@ -200,7 +215,7 @@ export class Outbox {
         other.entry.id === entry.corrects ||
         other.entry.id === about ||
         (other.jobId === jobId &&
-          (other.parcel?.kind === "job" || (parcel?.kind === "signature" && !other.refused))),
+          (OPENS_JOB.has(other.parcel?.kind) || (parcel?.kind === "signature" && !other.refused))),
     );
   }
 
@@ -220,17 +235,26 @@ export class Outbox {
     return this.given.now?.() ?? Date.now();
   }
 
+  private async readdress(from: string, to: string): Promise<void> {
+    for (const each of this.state.unsent.filter(({ jobId }) => jobId === from)) {
+      const there = { ...each, jobId: to };
+      this.replace(there);
+      await this.keep(() => this.given.store.put(there));
+    }
+  }
+
   private async settleOne(
     next: Unsent,
     answer: Exclude<Answer, "unreachable" | "signed-out">,
   ): Promise<void> {
     this.notBefore.delete(next.entry.id);
-    if (answer === "booked") {
+    if (answer === "booked" || "bookedIn" in answer) {
       await this.keep(() => this.given.store.remove(next.entry.id));
       this.change({
         unsent: this.state.unsent.filter(({ entry }) => entry.id !== next.entry.id),
         booked: [...this.state.booked, next],
       });
+      if (answer !== "booked") await this.readdress(next.jobId, answer.bookedIn);
       return;
     }
     const { later: _, stuck: __, ...plain } = next;
@@ -260,7 +284,7 @@ export class Outbox {
           break;
         }
         this.change({ isCutOff: false, isSignedOut: false });
-        bookedAny ||= answer === "booked";
+        bookedAny ||= answer === "booked" || "bookedIn" in answer;
         // Taken back while it was on its way: what the server says of it is for the page to show.
         if (this.state.unsent.some(({ entry }) => entry.id === id)) await this.settleOne(next, answer);
       }
@@ -277,7 +301,7 @@ export function withUnsent(booked: readonly Entry[], unsent: readonly Unsent[], 
   const last = booked.at(-1)?.seq ?? 0;
   const waiting = unsent.filter(
     (each) =>
-      each.jobId === jobId && !each.refused && each.parcel?.kind !== "job" && !known.has(each.entry.id),
+      each.jobId === jobId && !each.refused && !NO_LINE.has(each.parcel?.kind) && !known.has(each.entry.id),
   );
   return [
     ...booked,

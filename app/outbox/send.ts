@@ -22,11 +22,12 @@ async function ownAnswer(response: Response): Promise<Record<string, unknown> | 
 export async function answerOf(response: Response, id: string): Promise<Answer> {
   const answer = await ownAnswer(response);
   if (!answer) return "unreachable";
-  const { lastSeq, booked, refused, message, reference, isSignedOut, isDown } = answer;
-  if (response.status === 200)
-    return typeof lastSeq === "number" && Array.isArray(booked) && booked.includes(id)
-      ? "booked"
-      : "unreachable";
+  const { lastSeq, booked, bookedIn, refused, message, reference, isSignedOut, isDown } = answer;
+  if (response.status === 200) {
+    const isBooked = typeof lastSeq === "number" && Array.isArray(booked) && booked.includes(id);
+    if (!isBooked) return "unreachable";
+    return typeof bookedIn === "string" && bookedIn !== id ? { bookedIn } : "booked";
+  }
   if (response.status === 401 && isSignedOut === true) return "signed-out";
   if (response.status === 500 && typeof reference === "string") return { stuck: String(message) };
   if (isDown === true || !refused || typeof refused !== "object") return "unreachable";
@@ -63,6 +64,12 @@ function addressed({ jobId, entry, parcel }: Unsent): [path: string, init: Reque
     const { vehicleId, bay, assignedTo } = parcel;
     return [`/vehicles/${vehicleId}/jobs`, asJson({ id, bay, ...(assignedTo ? { assignedTo } : {}) })];
   }
+  if (parcel.kind === "take-in") {
+    const { vehicleId, plate } = parcel;
+    return ["/vehicles/take-in", asJson({ vehicleId, jobId: id, plate })];
+  }
+  if (parcel.kind === "vehicle") return ["/vehicles/written", asJson(parcel.fields)];
+  if (parcel.kind === "level") return [`/vehicles/${parcel.vehicleId}/levels`, asJson(parcel.fields)];
   const form = new FormData();
   form.set("id", id);
   if (parcel.kind === "picture") {

@@ -11,10 +11,10 @@ import {
   Store,
   Sun,
 } from "lucide-react";
-import { Popover } from "radix-ui";
 import { memo, type ReactNode, useState } from "react";
 import { NavLink, useFetcher } from "react-router";
 import { useMember } from "../desk/member.ts";
+import { Pop } from "../ui/Pop.tsx";
 import { SignOut } from "./SignOut.tsx";
 import { UnsentCount } from "./UnsentCount.tsx";
 import { useTheme } from "./useTheme.ts";
@@ -110,24 +110,25 @@ export const Rail = memo(function Rail() {
       <div className="hidden flex-col rail:flex">
         <Ways onDone={() => undefined} />
       </div>
-      <Popover.Root open={isOpen} onOpenChange={setOpen}>
-        <Popover.Trigger className={`${CELL} text-ink-2 rail:hidden`}>
-          <Ellipsis {...ICON} size={24} />
-          More
-        </Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content
-            side="top"
-            align="end"
-            sideOffset={6}
-            collisionPadding={8}
-            aria-label="More: units, theme, keys, sign out"
-            className="z-50 grid max-h-[90dvh] w-64 max-w-[94vw] grid-cols-2 gap-2 overflow-auto rounded-md border-2 border-ink bg-sheet p-3"
-          >
-            <Ways onDone={() => setOpen(false)} />
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+      <Pop
+        trigger={{
+          className: `${CELL} text-ink-2 rail:hidden`,
+          children: (
+            <>
+              <Ellipsis {...ICON} size={24} />
+              More
+            </>
+          ),
+        }}
+        label="More: units, theme, keys, sign out"
+        side="top"
+        align="end"
+        className="z-50 grid max-h-[90dvh] w-64 max-w-[94vw] grid-cols-2 gap-2 overflow-auto rounded-md border-2 border-ink bg-sheet p-3"
+        isOpen={isOpen}
+        onOpenChange={setOpen}
+      >
+        <Ways onDone={() => setOpen(false)} />
+      </Pop>
     </nav>
   );
 });

@@ -3,9 +3,17 @@ import { useEffect, useState } from "react";
 const AGAIN_MS = 3000;
 
 export interface Later<Value> {
-  /** The part once it is here, nothing until then; asked for again while it can't be had. */
-  use: () => Value | undefined;
+  /** The part once it is here, nothing until then; asked for again while it can't be had. Not wanted yet, it lets the page come first. */
+  use: (isWanted?: boolean) => Value | undefined;
   fetch: () => Promise<Value>;
+}
+
+/** Tells once the page has all that it was drawn from and is at rest. */
+function onceAtRest(tell: () => void): void {
+  // One browser family has no such moment of its own.
+  const rest = () => (window.requestIdleCallback ? window.requestIdleCallback(tell) : setTimeout(tell, 1));
+  if (document.readyState === "complete") rest();
+  else window.addEventListener("load", rest, { once: true });
 }
 
 /**
@@ -18,7 +26,7 @@ export function later<Value>(load: () => Promise<Value>): Later<Value> {
     atHand ??= { value: await load() };
     return atHand.value;
   };
-  const use = () => {
+  const use = (isWanted = true) => {
     const [part, setPart] = useState(atHand);
     useEffect(() => {
       let timer: ReturnType<typeof setTimeout>;
@@ -32,12 +40,13 @@ export function later<Value>(load: () => Promise<Value>): Later<Value> {
             if (!isGone) timer = setTimeout(ask, AGAIN_MS);
           },
         );
-      void ask();
+      if (isWanted || atHand) void ask();
+      else onceAtRest(() => !isGone && void ask());
       return () => {
         isGone = true;
         clearTimeout(timer);
       };
-    }, []);
+    }, [isWanted]);
     return part?.value;
   };
   return { use, fetch };

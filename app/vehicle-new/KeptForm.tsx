@@ -1,6 +1,7 @@
-import type { ReactNode } from "react";
-import { Form } from "react-router";
+import { type ReactNode, useEffect } from "react";
+import { Form, useActionData } from "react-router";
 import type { FormClass } from "../desk/forms.ts";
+import type { CutOff } from "../kept/posting.ts";
 import { ErrorSummary } from "../ui/ErrorSummary.tsx";
 import { SummedUp } from "../ui/Field.tsx";
 import type { CardForm } from "./card.form.ts";
@@ -11,16 +12,28 @@ import { useFormDraft } from "./useFormDraft.ts";
 export function KeptForm({
   form: kind,
   draftKey,
+  onCutOff,
   children,
 }: {
   form: FormClass<CardForm>;
   draftKey: string;
+  /** Given what was filled in where no server answered: it is kept elsewhere, and the form is done with. */
+  onCutOff?: (fields: Record<string, string>) => void;
   /** The fields, given what is wrong with each. */
   children: (fields: Record<string, string>) => ReactNode;
 }) {
   const { fields, message, check } = useCardCheck(kind);
   const isRefused = Object.keys(fields).length > 0 || message !== undefined;
-  const { form, keep, sent } = useFormDraft(draftKey, isRefused);
+  const answer = useActionData() as Partial<CutOff> | undefined;
+  const isKept = onCutOff !== undefined && answer?.isCutOff === true;
+  const { form, keep, sent } = useFormDraft(draftKey, isRefused && !isKept);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each post that nobody answered
+  useEffect(() => {
+    if (!isKept || !form.current) return;
+    const typed = [...new FormData(form.current)].filter(([, value]) => typeof value === "string");
+    sent();
+    onCutOff(Object.fromEntries(typed) as Record<string, string>);
+  }, [answer]);
   return (
     <Form
       ref={form}

@@ -1,35 +1,26 @@
 import { randomUUID } from "node:crypto";
-import { Link, redirect, useLoaderData, useNavigation } from "react-router";
+import { Link, redirect, useLoaderData, useNavigate, useNavigation } from "react-router";
 import { v4 as newId } from "uuid";
 import { SHOWN } from "../../core/kernel/units/index.ts";
-import { Refusal } from "../../server/desk/refusal.ts";
-import { addVehicle } from "../../server/subjects/vehicles/add-vehicle.ts";
-import { checkForm } from "../desk/forms.ts";
 import { guarded } from "../desk/guard.server.ts";
 import { useMember } from "../desk/member.ts";
 import { readForm } from "../desk/read-body.server.ts";
 import { keptPosting } from "../kept/posting.ts";
 import { keptReading } from "../kept/reading.ts";
+import { useOutbox } from "../outbox/OutboxProvider.tsx";
 import { Button, ButtonLink } from "../ui/Button.tsx";
 import { TextField } from "../ui/Field.tsx";
 import { CardFields } from "./CardFields.tsx";
-import { cardOf, cardTrouble } from "./card.form.ts";
 import { KeptForm } from "./KeptForm.tsx";
 import { VehicleForm } from "./vehicle.form.ts";
+import { writeVehicle } from "./write-vehicle.server.ts";
 
 export const meta = () => [{ title: "Add a vehicle · Warm Ledger" }];
 
 export const loader = guarded("desk", async () => ({ id: randomUUID() }));
 
 export const action = guarded("desk", async ({ request, desk }) => {
-  const checked = checkForm(VehicleForm, await readForm(request));
-  const fields = checked.fields ?? cardTrouble(checked.value);
-  if (!checked.value || Object.keys(fields).length > 0) throw new Refusal({ message: "", fields });
-  const form = checked.value;
-  const { id, plate, vin, name, use } = form;
-  await desk((given) =>
-    addVehicle(given, { id, plate, vin, name, use, distanceKm: form.distance ?? null, card: cardOf(form) }),
-  );
+  const id = await writeVehicle(await readForm(request), desk);
   return redirect(`/vehicles/${id}`);
 });
 
@@ -45,6 +36,14 @@ export default function AddVehicle() {
   const { id } = useLoaderData<typeof loader>();
   const { units } = useMember();
   const isBusy = useNavigation().state !== "idle";
+  const outbox = useOutbox();
+  const navigate = useNavigate();
+  const keep = (fields: Record<string, string>) => {
+    const now = Date.now();
+    const text = `new vehicle ${fields.plate ?? ""}`;
+    const line = { id, kind: "note" as const, text, stage: "ask" as const, at: new Date(now).toISOString() };
+    void outbox.add(id, [line], now, { kind: "vehicle", fields }).then(() => navigate("/vehicles"));
+  };
   const unit = (dimension: keyof typeof SHOWN) => SHOWN[dimension][units].label;
   return (
     <main id="work" className="max-w-5xl p-5 lg:p-7">
@@ -56,7 +55,7 @@ export default function AddVehicle() {
         </Link>
         .
       </p>
-      <KeptForm form={VehicleForm} draftKey={`vehicle-new:${units}`}>
+      <KeptForm form={VehicleForm} draftKey={`vehicle-new:${units}`} onCutOff={keep}>
         {(fields) => (
           <>
             <input type="hidden" name="id" value={id} />

@@ -1,19 +1,40 @@
 import { useEffect, useState } from "react";
-import { useFetcher } from "react-router";
+import { useFetcher, useNavigate } from "react-router";
 import { v4 as newId } from "uuid";
-import type { Refused } from "../desk/guard.server.ts";
+import type { CutOff } from "../kept/posting.ts";
+import { useOutbox } from "../outbox/OutboxProvider.tsx";
 import { Button } from "../ui/Button.tsx";
 import { PLATE, plateOf } from "./take-in.form.ts";
 
 /** A car that stands on the yard, by its plate alone: what else it is can wait until a stage needs it. */
 export function TakeIn({ typed, isThere }: { typed: string; isThere: boolean }) {
-  const fetcher = useFetcher<Refused>();
+  const fetcher = useFetcher<Partial<CutOff>>();
   const plate = plateOf(typed);
   // Made where the page is, so that a second send is the same vehicle and the same job.
   const [ids, setIds] = useState({ vehicleId: "", jobId: "" });
   // biome-ignore lint/correctness/useExhaustiveDependencies: another plate is another car
   useEffect(() => setIds({ vehicleId: newId(), jobId: newId() }), [plate]);
-  const refused = fetcher.data?.refused;
+  const outbox = useOutbox();
+  const navigate = useNavigate();
+  const answer = fetcher.state === "idle" ? fetcher.data : undefined;
+  const refused = answer?.isCutOff ? undefined : answer?.refused;
+  // Nobody answered: it goes through the outbox as lines do, and the work begins meanwhile.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each post that nobody answered
+  useEffect(() => {
+    if (!answer?.isCutOff || !ids.jobId) return;
+    const now = Date.now();
+    const line = {
+      id: ids.jobId,
+      kind: "note" as const,
+      item: "taken in",
+      text: plate,
+      stage: "ask" as const,
+      at: new Date(now).toISOString(),
+    };
+    void outbox
+      .add(ids.jobId, [line], now, { kind: "take-in", vehicleId: ids.vehicleId, plate })
+      .then(() => navigate(`/jobs/${ids.jobId}/ask`));
+  }, [answer]);
   if (!PLATE.test(plate) || isThere) return null;
   return (
     <fetcher.Form method="post" action="/vehicles/take-in" className="mt-4 flex flex-wrap items-center gap-4">

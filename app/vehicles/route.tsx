@@ -9,6 +9,7 @@ import { moveFocus } from "../ui/arrows.ts";
 import { ButtonLink } from "../ui/Button.tsx";
 import { dateOf } from "../ui/dates.ts";
 import { Figure } from "../ui/Figure.tsx";
+import { NotSent } from "./NotSent.tsx";
 import { TakeIn } from "./TakeIn.tsx";
 import { samePlate } from "./take-in.form.ts";
 
@@ -55,6 +56,7 @@ export default function Vehicles() {
         <h1 className="text-3xl">Vehicles</h1>
         <ButtonLink to="/vehicles/new">Add a vehicle</ButtonLink>
       </header>
+      <NotSent />
       <Form
         role="search"
         className="mb-6 flex max-w-2xl items-center gap-3"

@@ -11,6 +11,7 @@ import type { Desk } from "../database/connection.ts";
 import type { Job } from "../database/models/job.ts";
 import { isId } from "../desk/is-id.ts";
 import { notFound, Refusal } from "../desk/refusal.ts";
+import { typedAt } from "../desk/typed-at.ts";
 import { countVerdict } from "./count-verdict.ts";
 import { followCircuit } from "./follow-circuit.ts";
 import { followDistance } from "./follow-distance.ts";
@@ -26,15 +27,6 @@ export type NewEntry = EntryDraft & {
   /** When it was typed, which is before now where the network was away. */
   at: string;
 };
-
-/** An entry typed longer ago than this was kept by a clock that is wrong. */
-const OLDEST_MS = 7 * 86_400_000;
-
-function typedAt(at: string, now: Date): Date {
-  const typed = new Date(at);
-  const age = now.getTime() - typed.getTime();
-  return age >= 0 && age <= OLDEST_MS ? typed : now;
-}
 
 const withoutGaps = <Each extends object>(entry: Each): Each =>
   Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as Each;

@@ -51,6 +51,7 @@ export function EntryLine({
             spellCheck={false}
             enterKeyHint="done"
             value={text}
+            onFocus={line.come}
             placeholder={
               isSigned ? "correct 14 …" : mayBook ? "out 3 m6x20 bag 2" : "note the owner rings at noon"
             }

@@ -1,10 +1,10 @@
 import { data } from "react-router";
 import { notFound, Refusal } from "../../../server/desk/refusal.ts";
 import { recordEntries } from "../../../server/entries/record-entries.ts";
+import { byServersClock } from "../../desk/clock.ts";
 import { guarded } from "../../desk/guard.server.ts";
 import { readJson } from "../../desk/read-body.server.ts";
 import { CLOCK_HEADER } from "../../outbox/send.ts";
-import { byServersClock } from "./clock.ts";
 import { checkEntries } from "./entry.form.ts";
 
 export const loader = guarded("desk", async () => {

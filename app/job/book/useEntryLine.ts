@@ -61,7 +61,9 @@ export function useEntryLine(context: JobContext, stage: Stage, given?: GivenLin
   const isTyped = text.trim() !== "";
   const cap = useCap(context, isTyped);
   const reader = useMemo(() => contextOf(context, stage, isTyped, cap), [context, stage, isTyped, cap]);
-  const language = lineReader.use();
+  // Fetched as somebody comes to type, or once the page is at rest.
+  const [isAt, setAt] = useState(false);
+  const language = lineReader.use(isAt || isTyped);
   const offers = useMemo(() => language?.completeLine(text, reader) ?? [], [language, text, reader]);
   const line = useMemo(
     () => (isTyped ? language?.readLine(text, reader) : undefined),
@@ -147,6 +149,7 @@ export function useEntryLine(context: JobContext, stage: Stage, given?: GivenLin
   return {
     ...{ input, text, line, offers, chosen, aside, isSigned, isTyped, isRefusedHere },
     isReady: language !== undefined,
+    come: () => setAt(true),
     ...{ type, take, submit, choose, press, giveBack, mayNote, keepAsNote },
   };
 }

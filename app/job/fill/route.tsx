@@ -2,6 +2,8 @@ import { bleedRun } from "../../../core/stages/fill/index.ts";
 import { bledVehicle, coolantBalance } from "../../../core/state/index.ts";
 import { CAP_OPENS_WORDS } from "../../../core/trade/limits/index.ts";
 import { useMember } from "../../desk/member.ts";
+import { LaterPart } from "../../ui/LaterPart.tsx";
+import { later } from "../../ui/later.ts";
 import { Cautions } from "../stage/Cautions.tsx";
 import { ColdCheck } from "../stage/ColdCheck.tsx";
 import { useJob } from "../stage/context.ts";
@@ -11,7 +13,8 @@ import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 import { Work } from "../stage/Work.tsx";
 import { Bleeding } from "./bleed/Bleeding.tsx";
 import { Litres } from "./Litres.tsx";
-import { Mix } from "./mix/Mix.tsx";
+
+const mix = later(async () => (await import("./mix/Mix.tsx")).Mix);
 
 const CAUTIONS = [
   `Never open a hot cap: ${CAP_OPENS_WORDS}, let the pressure go.`,
@@ -41,7 +44,7 @@ function Fill() {
         <Litres sums={sums} run={run} />
       </div>,
     ],
-    ["mix", "Mix", <Mix key="mix" />],
+    ["mix", "Mix", <LaterPart key="mix" part={mix} given={{}} />],
     ...(isRunning ? [] : [["air", "Air out", <Bleeding key="air" run={run} />] as Tool]),
     ["levels", "Levels", <ColdCheck key="levels" />],
     ...(page.card ? [["drain", "Drain", <DrainWays key="drain" />] as Tool] : []),

@@ -6,6 +6,7 @@ import { guarded } from "../../desk/guard.server.ts";
 import { keptReading } from "../../kept/reading.ts";
 import { staysOnItsJob } from "../../kept/stays-on-its-job.ts";
 import { Button } from "../../ui/Button.tsx";
+import { LaterPart } from "../../ui/LaterPart.tsx";
 import { later } from "../../ui/later.ts";
 import { Comeback } from "../comeback/Comeback.tsx";
 import { useJob } from "../stage/context.ts";
@@ -16,7 +17,6 @@ import { ByHand } from "./ByHand.tsx";
 import { type Find as FindView, type KnownFind, useFind } from "./belief/useFind.ts";
 import { CircuitMap } from "./CircuitMap.tsx";
 import { Done } from "./Done.tsx";
-import { Instruments } from "./instruments/Instruments.tsx";
 import { NextTest } from "./NextTest.tsx";
 import { OtherTests } from "./OtherTests.tsx";
 import { Overnight } from "./Overnight.tsx";
@@ -24,6 +24,8 @@ import { SettleCircuit } from "./SettleCircuit.tsx";
 import { Suspects } from "./Suspects.tsx";
 import { TwoFaults } from "./TwoFaults.tsx";
 import { VerdictCard } from "./VerdictCard.tsx";
+
+const instruments = later(async () => (await import("./instruments/Instruments.tsx")).Instruments);
 
 const beliefPicture = later(() => import("./BeliefPicture.tsx"));
 
@@ -133,7 +135,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
       <CircuitMap key="map" circuit={state.circuit} standings={state.standings} testId={shown} />,
     ],
     ["tests", "Other tests", <OtherTests key="tests" find={view} shown={shown} onTest={choose} />],
-    ["instruments", "Instruments", <Instruments key="instruments" find={view} />],
+    ["instruments", "Instruments", <LaterPart key="instruments" part={instruments} given={{ find: view }} />],
     ...(state.evidence.length > 0 && BeliefPicture
       ? [["belief", "Belief", <BeliefPicture key="belief" find={view} />] as Tool]
       : []),

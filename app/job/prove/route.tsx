@@ -1,6 +1,8 @@
 import { factsOf, WarmUpLog } from "../../../core/book/facts/index.ts";
 import { traceSpecOf } from "../../../core/trade/car/index.ts";
 import { Button } from "../../ui/Button.tsx";
+import { LaterPart } from "../../ui/LaterPart.tsx";
+import { later } from "../../ui/later.ts";
 import { CardLink } from "../stage/CardLink.tsx";
 import { Cautions } from "../stage/Cautions.tsx";
 import { ColdCheck } from "../stage/ColdCheck.tsx";
@@ -9,12 +11,13 @@ import { stage } from "../stage/stage.tsx";
 import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 import { Work } from "../stage/Work.tsx";
 import { BookedLogs } from "./BookedLogs.tsx";
-import { Compare } from "./Compare.tsx";
 import { DropHere } from "./DropHere.tsx";
 import { JudgedLogPart } from "./JudgedLogPart.tsx";
-import { PressureTest } from "./PressureTest.tsx";
 import { Proofs } from "./Proofs.tsx";
 import { useChosenLog } from "./useChosenLog.ts";
+
+const compare = later(async () => (await import("./Compare.tsx")).Compare);
+const pressureTest = later(async () => (await import("./PressureTest.tsx")).PressureTest);
 
 const CAUTIONS = ["Engine running: doors open, extraction on. Loose sleeves away from belts and fans."];
 
@@ -69,9 +72,11 @@ function Prove() {
   const tools: Tool[] = [
     ["log", "Warm-up log", logPart],
     ["proofs", "Proofs", <Proofs key="proofs" />],
-    ["pressure", "Pressure", <PressureTest key="pressure" />],
+    ["pressure", "Pressure", <LaterPart key="pressure" part={pressureTest} given={{}} />],
     ["cold", "Cold check", <ColdCheck key="cold" />],
-    ...(spec ? [["compare", "Compare", <Compare key="compare" spec={spec} />] as Tool] : []),
+    ...(spec
+      ? [["compare", "Compare", <LaterPart key="compare" part={compare} given={{ spec }} />] as Tool]
+      : []),
   ];
   return (
     <Work

@@ -12,7 +12,19 @@ type VehicleRead = Awaited<ReturnType<typeof readVehicle>> & { people: { id: str
 export const NO_NUMBER = 0;
 
 const opens = (unsent: Unsent, jobId: string) =>
-  unsent.parcel?.kind === "job" && unsent.jobId === jobId ? unsent.parcel : undefined;
+  (unsent.parcel?.kind === "job" || unsent.parcel?.kind === "take-in") && unsent.jobId === jobId
+    ? unsent.parcel
+    : undefined;
+
+/** A car that was taken in here by its plate: nothing else is known of it. */
+const takenIn = (
+  id: string,
+  plate: string,
+): Pick<VehicleRead, "people" | "card"> & Pick<Read, "vehicle"> => ({
+  people: [],
+  card: null,
+  vehicle: { id, plate, vin: null, name: "", distanceKm: null },
+});
 
 /** A job that was opened in this browser and isn't sent: its vehicle as it was last read here, and an empty book. */
 export async function unsentJob(jobId: string): Promise<Read | undefined> {
@@ -20,7 +32,10 @@ export async function unsentJob(jobId: string): Promise<Read | undefined> {
   const found = waiting.find((unsent) => opens(unsent, jobId));
   const parcel = found && opens(found, jobId);
   if (!found || !parcel) return undefined;
-  const read = (await readPage(`vehicle:${parcel.vehicleId}`))?.data as VehicleRead | undefined;
+  const read =
+    parcel.kind === "take-in"
+      ? takenIn(parcel.vehicleId, parcel.plate)
+      : ((await readPage(`vehicle:${parcel.vehicleId}`))?.data as VehicleRead | undefined);
   const member = (await readPage("frame"))?.data as MemberView | undefined;
   if (!read || !member) return undefined;
   const { id, plate, vin, name, distanceKm } = read.vehicle;
@@ -31,10 +46,10 @@ export async function unsentJob(jobId: string): Promise<Read | undefined> {
     job: {
       id: jobId,
       number: NO_NUMBER,
-      bay: parcel.bay,
+      bay: parcel.kind === "job" ? parcel.bay : "",
       openedAt: found.entry.at,
       openedBy: names[found.personId] ?? null,
-      assignedTo: names[parcel.assignedTo ?? ""] ?? null,
+      assignedTo: names[(parcel.kind === "job" && parcel.assignedTo) || ""] ?? null,
       signedAt: null,
       signedBy: null,
       signReason: null,

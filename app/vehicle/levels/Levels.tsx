@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { v4 as newId } from "uuid";
+import { describeEntry } from "../../../core/book/describe/index.ts";
 import { format, SHOWN, toShown } from "../../../core/kernel/units/index.ts";
 import type { LevelsOf } from "../../../server/subjects/levels/read-levels.ts";
 import type { Refused } from "../../desk/guard.server.ts";
@@ -12,8 +13,9 @@ import { TakeList } from "../../ui/TakeList.tsx";
 import { shownLift } from "./how-far-below.ts";
 import { LevelAdvice } from "./LevelAdvice.tsx";
 import { LevelLine } from "./LevelLine.tsx";
+import { useKeptLevel } from "./useKeptLevel.ts";
 
-type Answer = Refused & { isDone?: boolean };
+type Answer = Refused & { isDone?: boolean; isCutOff?: true };
 
 /** Writes down a level as it was found now; what is typed stays until it is. */
 function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
@@ -21,13 +23,20 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
   const fetcher = useFetcher<Answer>();
   const form = useRef<HTMLFormElement>(null);
   const [id, setId] = useState<string>(() => newId());
-  const fields = fetcher.data?.refused?.fields ?? {};
+  const answer = fetcher.state === "idle" ? fetcher.data : undefined;
+  const clear = () => {
+    form.current?.reset();
+    setId(newId());
+  };
+  const { wrong, waiting } = useKeptLevel(vehicleId, form, answer, clear);
+  const fields = { ...wrong, ...fetcher.data?.refused?.fields };
   const isDone = fetcher.state === "idle" && fetcher.data?.isDone === true;
   useEffect(() => {
     if (!isDone) return;
     form.current?.reset();
     setId(newId());
   }, [isDone]);
+  const isRefused = answer?.refused && (!answer.isCutOff || Object.keys(wrong).length > 0);
   const litres = SHOWN.volume[units].label;
   /** A mark read by eye instead of litres. */
   const mark = (missingL: number) => {
@@ -82,6 +91,7 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
       <div className="col-span-2 md:col-span-1">
         <TextField label="Who was told" name="told" maxLength={120} error={fields.told} />
       </div>
+      <TextField label="Found on" name="on" type="date" hint="today if left open" error={fields.on} />
       <div className="col-span-2 flex flex-wrap items-end gap-2 self-stretch md:col-span-4">
         <Button onClick={() => mark(0)}>At the line</Button>
         <Button onClick={() => mark(of.minimumL)}>At the minimum</Button>
@@ -90,12 +100,25 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
         Write the level down
       </Button>
       <div role="alert" className="col-span-2 md:col-span-4">
-        {fetcher.data?.refused && (
+        {isRefused && (
           <p className="border-ink border-l-4 pl-3 font-bold">
-            {fetcher.data.refused.message || "Nothing is written down yet: see beside the fields."}
+            {(!answer.isCutOff && answer.refused.message) ||
+              "Nothing is written down yet: see beside the fields."}
           </p>
         )}
       </div>
+      {waiting.length > 0 && (
+        <ul aria-label="Levels not sent yet" className="col-span-2 md:col-span-4">
+          {waiting.map(({ entry, refused }) => (
+            <li key={entry.id} className="border-ink border-l-4 pl-3">
+              {describeEntry(entry, units)}{" "}
+              <span className="font-bold">
+                {refused ? `Refused: ${refused}` : "Kept in this browser, not sent yet."}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
     </fetcher.Form>
   );
 }

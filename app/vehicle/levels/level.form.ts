@@ -1,4 +1,5 @@
-import { IsIn, IsOptional, IsString, IsUUID, Length } from "class-validator";
+import { IsIn, IsISO8601, IsOptional, IsString, IsUUID, Length } from "class-validator";
+import { IsDay } from "../../../core/book/facts/index.ts";
 import { Reads } from "../../../core/kernel/plain/index.ts";
 import { BRIM_L, MOST_MISSING_L } from "../../../core/trade/leaks/index.ts";
 import { Quantity } from "../../desk/quantity-field.ts";
@@ -36,6 +37,17 @@ export class LevelForm {
 
   @Quantity("volume", 0.05, 50, { optional: true })
   minimum?: number;
+
+  /** The day on which it was looked at, where that isn't today. */
+  @Reads((value) => (value === "" ? undefined : value))
+  @IsOptional()
+  @IsDay({ message: "A day, such as 2031-03-06." })
+  on?: string;
+
+  /** When it was typed, by the browser that kept it until there was a server. */
+  @IsOptional()
+  @IsISO8601({ strict: true }, { message: "A date and time, such as 2031-03-06T08:00:00Z." })
+  at?: string;
 
   /** Whom the shop told what it means. */
   @Reads((value) => (typeof value === "string" && value.trim() === "" ? undefined : value))

@@ -12,6 +12,7 @@ export { CoolantLevel } from "./coolant-level.ts";
 export { CoolantRead, READ_ITEMS, type ReadAt } from "./coolant-read.ts";
 export { coolantWords } from "./coolant-words.ts";
 export { CorrectionReason } from "./correction-reason.ts";
+export { IsDay } from "./day.ts";
 export { Distance } from "./distance.ts";
 export type { FactClass } from "./fact.ts";
 export {

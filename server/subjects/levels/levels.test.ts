@@ -58,6 +58,19 @@ describe("levels of a vehicle", () => {
     expect(of).toMatchObject({ minimumL: 0.7, isMinimumUsual: true });
   });
 
+  it("of a day before stand where they were found, held to what the car had run by then; none lies ahead", async () => {
+    const { take, levels } = await shop("Inver");
+    await take(10, { missingL: 0.5, distanceKm: 5000 });
+    await take(11, { missingL: 0.1, distanceKm: 4900, at: new Date(START) });
+    await expect(
+      take(11, { missingL: 0.3, distanceKm: 5100, at: new Date(START + 5 * 86_400_000) }),
+    ).rejects.toMatchObject({ fields: { distance: expect.any(String) } });
+    await expect(take(11, { at: new Date(START + 12 * 86_400_000) })).rejects.toMatchObject({
+      fields: { on: expect.stringMatching(/ahead/) },
+    });
+    expect((await levels())?.levels.map(({ missingL }) => missingL)).toEqual([0.1, 0.5]);
+  });
+
   it("sent twice are one; struck, they stay readable and count no longer", async () => {
     const { take, levels, at, vehicleId } = await shop("Gill");
     const id = randomUUID();

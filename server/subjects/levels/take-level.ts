@@ -17,6 +17,8 @@ export interface TakenLevel {
   belowMm?: number | null;
   /** How far a litre lifts this tank, mm; null where nobody says so now. */
   liftsMm?: number | null;
+  /** When it was looked at; now where nobody says. */
+  at?: Date;
   /** Whom the shop told what it means; null where nobody says. */
   told?: string | null;
 }
@@ -24,7 +26,7 @@ export interface TakenLevel {
 export const MOST_LEVELS = 5000;
 
 /**
- * Writes down a level that was taken now, once however often it is sent. A distance that has fallen is refused: one of
+ * Writes down a level, once however often it is sent. A distance that has fallen is refused: one of
  * the two was misread.
  */
 export async function takeLevel(
@@ -38,7 +40,8 @@ export async function takeLevel(
     ? await models.Vehicle.findOne({ where: { id: vehicleId }, transaction, lock: true })
     : null;
   if (!vehicle || !personId) throw notFound("That vehicle");
-  const { minimumL, liftsMm = null, ...taken } = level;
+  const { minimumL, liftsMm = null, at = now, ...taken } = level;
+  if (at > now) throw new Refusal({ message: "", fields: { on: "That day lies ahead." } });
   if (await models.LevelRow.findOne({ where: { id: level.id }, transaction })) return;
   const standing = { where: { vehicleId, struckAt: null }, transaction };
   if ((await models.LevelRow.count(standing)) >= MOST_LEVELS)
@@ -52,14 +55,14 @@ export async function takeLevel(
     });
     const came = vehicle.distanceKm === null ? [] : [{ km: vehicle.distanceKm, ms: 0 }];
     const known = [...came, ...(await knownDistances(desk, vehicleId, levels))];
-    const trouble = distanceTrouble({ km: taken.distanceKm, ms: now.getTime() }, known, system);
+    const trouble = distanceTrouble({ km: taken.distanceKm, ms: at.getTime() }, known, system);
     if (trouble)
       throw new Refusal({
         message: "",
         fields: { distance: `${trouble.words} Read it again, or leave it open.` },
       });
   }
-  await models.LevelRow.create({ ...taken, shopId, vehicleId, at: now, takenBy: personId }, { transaction });
+  await models.LevelRow.create({ ...taken, shopId, vehicleId, at, takenBy: personId }, { transaction });
   if (minimumL !== null && minimumL !== vehicle.minimumL) await vehicle.update({ minimumL }, { transaction });
   if (liftsMm !== null && liftsMm !== vehicle.tankLiftsMm)
     await vehicle.update({ tankLiftsMm: liftsMm }, { transaction });

@@ -5,11 +5,14 @@ import { bledVehicle } from "../../../../core/state/index.ts";
 import { type Method, methodsFor } from "../../../../core/trade/bleed/index.ts";
 import { useMember } from "../../../desk/member.ts";
 import { Button } from "../../../ui/Button.tsx";
+import { LaterPart } from "../../../ui/LaterPart.tsx";
+import { later } from "../../../ui/later.ts";
 import { useJob } from "../../stage/context.ts";
 import { Schools } from "./Schools.tsx";
 import { Signs } from "./Signs.tsx";
-import { Stairs } from "./Stairs.tsx";
 import { StepNow } from "./StepNow.tsx";
+
+const stairs = later(async () => (await import("./Stairs.tsx")).Stairs);
 
 const JUST_BEGUN_MS = 4000;
 
@@ -60,7 +63,7 @@ export function Bleeding({ run }: { run: BleedRun | undefined }) {
             onAgain={() => book(beganStep(run.method, run.method.againFrom))}
           />
           <div className="grid gap-6 xl:grid-cols-2">
-            <Stairs run={run} system={system} />
+            <LaterPart part={stairs} given={{ run, system }} />
             <Signs run={run} />
           </div>
           <Button weight="quiet" className="self-start" onClick={() => setChoosing(true)}>
