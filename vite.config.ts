@@ -2,8 +2,35 @@ import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
 
-export default defineConfig({
+/** What so many of the pages share comes as one file: over a slow network a file costs more than its bytes. */
+const TOGETHER = {
+  groups: [
+    {
+      name: "react",
+      test: /node_modules[\\/](?:react|react-dom|react-router|scheduler)[\\/]|preload-helper/,
+      priority: 3,
+    },
+    { name: "every-page", minShareCount: 14, priority: 2 },
+    {
+      name: "kit",
+      test: /[\\/]app[\\/](?:ui|shell|desk|outbox|kept|drafts|keys)[\\/]/,
+      minShareCount: 5,
+      priority: 2,
+    },
+    {
+      name: "every-stage",
+      test: /[\\/](?:app[\\/]job|core[\\/](?:state|stages|book[\\/](?:acts|admit|heat|out|parts)|trade[\\/](?:bleed|coolant|diagnosis(?![\\/]knowledge)|drain|fit|leaks|order)))[\\/]/,
+      minShareCount: 7,
+      priority: 1,
+    },
+  ],
+};
+
+export default defineConfig(({ isSsrBuild }) => ({
   plugins: [tailwindcss(), reactRouter()],
   worker: { format: "es" },
-  build: { target: "es2022" },
-});
+  build: {
+    target: "es2022",
+    ...(isSsrBuild ? {} : { rolldownOptions: { output: { codeSplitting: TOGETHER } } }),
+  },
+}));
