@@ -1,9 +1,20 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { needsNoParts, stepDoneDrafts, tookOrder } from "../core/book/acts/index.ts";
+import { stepsFor } from "../core/trade/order/index.ts";
 import { demoId } from "../demo/story.ts";
 import { Application, TABLET } from "./support/application.ts";
 import { isProgramKept } from "./support/kept.ts";
-import { allSent, bookLine, openBalance, pictureOfFailure, seen, sign, tap } from "./support/walk.ts";
+import {
+  allSent,
+  bookLine,
+  bookWords,
+  openBalance,
+  pictureOfFailure,
+  seen,
+  sign,
+  tap,
+} from "./support/walk.ts";
 
 let application: Application;
 let page: Page;
@@ -113,5 +124,47 @@ describe("a deep strip", () => {
     await application.go(page, `${job}/sign`);
     await seen(page, "Not said");
     await sign(page);
+  });
+
+  it("teaches the next job on the model: each step asks for what came off with it, put right by count", async () => {
+    await application.go(page, `/vehicles/${demoId("vehicle:finch")}`);
+    await tap(page, "Open a job");
+    await page.waitForFunction(() => location.pathname.endsWith("/ask"));
+    const next = new URL(page.url()).pathname.replace("/ask", "");
+    const steps = stepsFor("radiator", ["undertray"]);
+    const before = steps.filter(({ id }) => ["cold", "battery", "stands"].includes(id));
+    const drafts = [
+      needsNoParts(),
+      tookOrder("radiator", ["undertray"], steps, "1 h"),
+      ...before.flatMap((step) => stepDoneDrafts(step, [])),
+    ];
+    const status = await page.evaluate(
+      async (path, lines) => {
+        const entries = lines.map((line) => ({
+          ...line,
+          id: crypto.randomUUID(),
+          stage: "strip",
+          at: new Date().toISOString(),
+        }));
+        const headers = { "Content-Type": "application/json" };
+        return (await fetch(path, { method: "POST", headers, body: JSON.stringify({ entries }) })).status;
+      },
+      `${next}/entries`,
+      drafts,
+    );
+    expect(status).toBe(200);
+    await application.go(page, `${next}/strip`);
+    await seen(page, "as on the last job on this model");
+    const bag = "M6×20, bag 1, undertray";
+    expect(await page.$eval(`input[aria-label="How many: ${bag}"]`, (each) => each.value)).toBe("8");
+    await tap(page, `One fewer: ${bag}`);
+    await tap(page, "Done, with what is counted");
+    await allSent(page);
+    const words = await bookWords(page);
+    expect(words.slice(-2).join(" ")).toMatch(/7 × M6×20, bag 1 \(undertray\)/);
+    await tap(page, "Not off after all: undertray");
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(/Line \d+ struck out/);
+    await page.waitForSelector("::-p-aria(undertray)");
   });
 });

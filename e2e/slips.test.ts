@@ -318,6 +318,25 @@ describe("lists by keyboard", () => {
     await page.waitForFunction(() => document.activeElement?.hasAttribute("data-stage-heading"));
   });
 
+  it("accepting a part by keyboard leads on: never to the page's body, never to what takes it back", async () => {
+    await application.go(page, `/jobs/${jobId("open-plan")}/plan`);
+    const chips = '[aria-label^="Looked at"] button';
+    await page.waitForSelector(chips);
+    for (let chip = 0; chip < (await page.$$(chips)).length; chip++) {
+      await page.evaluate((all, at) => document.querySelectorAll<HTMLElement>(all)[at]?.focus(), chips, chip);
+      await page.keyboard.press("Enter");
+      expect(await page.evaluate(() => document.activeElement?.getAttribute("data-state"))).toBe("on");
+    }
+    const accept = await page.waitForSelector("::-p-aria(Accept it: here, out of the box, undamaged)");
+    await accept?.focus();
+    await page.keyboard.press("Enter");
+    await allSent(page);
+    await page.waitForFunction((button) => !button?.isConnected, {}, accept);
+    const at = () => page.evaluate(() => document.activeElement?.textContent ?? "");
+    await page.waitForFunction(() => document.activeElement !== document.body);
+    expect(await at()).not.toMatch(/Not this one|Refuse|Take it back|Undo/);
+  });
+
   it("a phone's list of stages opens, is gone through by arrows, and goes on Enter alone", async () => {
     const phone = await application.signedIn("ilse", PHONE);
     await application.go(phone, `/jobs/${jobId("open-find")}/find`);

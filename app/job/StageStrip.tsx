@@ -98,7 +98,7 @@ export const StageStrip = memo(function StageStrip({ jobId, entries, isSigned }:
   return (
     <nav
       aria-label="Stages"
-      className="tall:sticky top-0 z-20 border-rule border-b bg-paper px-5 max-sm:border-b-0 max-sm:pl-0 lg:px-7"
+      className="tall:sticky top-0 z-20 print:hidden border-rule border-b bg-paper px-5 max-sm:border-b-0 max-sm:pl-0 lg:px-7"
       onKeyDown={(event: KeyboardEvent<HTMLElement>) => moveFocus(event, "a")}
     >
       <StageList states={states} here={here} onGo={go} />

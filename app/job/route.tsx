@@ -66,8 +66,8 @@ export default function JobPage() {
   useStagesAtHand();
   useGrowth(page.job.id, entries.at(-1)?.seq ?? 0);
   return (
-    <div className="book:grid book:h-full book:grid-cols-[minmax(0,1fr)_384px]">
-      <div className="flex min-w-0 flex-col book:h-full book:min-h-0">
+    <div className="book:grid book:h-full book:grid-cols-[minmax(0,1fr)_384px] print:block print:h-auto">
+      <div className="flex min-w-0 flex-col book:h-full book:min-h-0 print:block print:h-auto">
         {/* One line on a phone, which scrolls away; elsewhere the vehicle above its stages. */}
         <div className="max-sm:flex max-sm:items-center max-sm:border-rule max-sm:border-b sm:contents">
           <Part>

@@ -90,7 +90,7 @@ export const Rail = memo(function Rail() {
   return (
     <nav
       aria-label="Places"
-      className="tall:sticky bottom-0 z-30 flex shrink-0 border-rule border-t bg-paper rail:top-0 rail:h-dvh rail:w-[84px] rail:flex-col rail:overflow-y-auto rail:border-t-0 rail:border-r"
+      className="tall:sticky bottom-0 z-30 flex print:hidden shrink-0 border-rule border-t bg-paper rail:top-0 rail:h-dvh rail:w-[84px] rail:flex-col rail:overflow-y-auto rail:border-t-0 rail:border-r"
     >
       {PLACES.map(({ to, label, Icon }) => (
         <NavLink

@@ -49,13 +49,13 @@ export default function Frame() {
         >
           To the work
         </a>
-        <div className="flex min-h-dvh flex-col-reverse rail:flex-row">
+        <div className="flex min-h-dvh flex-col-reverse print:block rail:flex-row">
           <Part>
             <Rail />
           </Part>
-          <div className="flex min-w-0 flex-1 flex-col book:h-dvh">
+          <div className="flex min-w-0 flex-1 flex-col book:h-dvh print:block print:h-auto">
             <ConnectionNote />
-            <div className="min-h-0 flex-1 book:overflow-y-auto">
+            <div className="min-h-0 flex-1 book:overflow-y-auto print:overflow-visible">
               <Part>
                 <Outlet />
               </Part>

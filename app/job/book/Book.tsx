@@ -55,12 +55,12 @@ export const Book = memo(function Book({ context, stage }: { context: JobContext
     <>
       <aside
         aria-label="Book"
-        className="hidden min-h-0 flex-col border-rule border-l bg-sheet book:flex book:h-full"
+        className="hidden min-h-0 flex-col border-rule border-l bg-sheet book:flex book:h-full print:block print:h-auto print:border-l-0"
       >
         <Inside context={context} stage={stage} open={open} />
       </aside>
       <Dialog.Root open={isOut} onOpenChange={setOut}>
-        <Dialog.Trigger className="bottom-[calc(3.5rem+1px)] z-20 flex min-h-14 w-full items-center gap-3 border-ink border-t-4 border-double bg-sheet px-5 text-left tall:sticky rail:bottom-0 book:hidden">
+        <Dialog.Trigger className="bottom-[calc(3.5rem+1px)] z-20 flex min-h-14 w-full items-center gap-3 border-ink border-t-4 border-double bg-sheet px-5 text-left tall:sticky rail:bottom-0 book:hidden print:hidden">
           <span className="font-bold">Book</span>
           <span className="flex-1 truncate">
             {open.length === 0 ? "balanced" : `${open.length} open: ${open[0]}`}

@@ -94,7 +94,7 @@ export function BookLines({ context, onCorrect }: { context: JobContext; onCorre
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
         tabIndex={0}
         aria-label="Lines of the book"
-        className="relative min-h-0 flex-1 scroll-pt-12 overflow-y-auto"
+        className="relative min-h-0 flex-1 scroll-pt-12 overflow-y-auto print:overflow-visible"
         onKeyDown={(event) => moveFocus(event, "[data-row]")}
       >
         <table

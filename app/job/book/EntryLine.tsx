@@ -26,7 +26,7 @@ export function EntryLine({
       </p>
     );
   return (
-    <div className="border-rule border-t p-3">
+    <div className="border-rule border-t p-3 print:hidden">
       <div className="rounded-md border-2 border-ink bg-paper p-2 focus-within:outline-3 focus-within:outline-ink focus-within:outline-offset-1">
         <Offers id={id} offers={offers} chosen={chosen} onTake={line.take} />
         <div className="flex items-center gap-2">

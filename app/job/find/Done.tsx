@@ -56,6 +56,7 @@ export const Done = memo(function Done({ find, onTest }: { find: Find; onTest: (
                   </Button>
                 )}
                 <Button
+                  data-undoes
                   weight="quiet"
                   className="px-2"
                   aria-label={`Take it back: ${test.item}`}
@@ -94,6 +95,7 @@ export const Done = memo(function Done({ find, onTest }: { find: Find; onTest: (
               </span>
               {mayBook && (
                 <Button
+                  data-undoes
                   weight="quiet"
                   className="px-2"
                   aria-label={`Take it back: ${name} tried`}

@@ -62,6 +62,7 @@ function Booked({ find }: { find: FindView }) {
       <span className="font-bold">{find.finding.words}</span>
       {find.mayBook && (
         <Button
+          data-undoes
           weight="quiet"
           className="ml-2 px-2"
           onClick={() => find.finding && find.strike(find.finding.entryId, "decision")}

@@ -15,12 +15,15 @@ import { type useBooking } from "./useBooking.ts";
 const MINUTE_MS = 60_000;
 /** Whether a cap may be opened has a surface of its own. */
 export const CAP = "cap";
+/** From here on nobody counts in minutes. */
+const HOURS_FROM_MIN = 90;
 const SOON_LATE_MIN = 24 * 60;
 
 function lateWords(dueSince: string, nowMs: number): string {
   const minutes = Math.floor((nowMs - Date.parse(dueSince)) / MINUTE_MS);
   if (minutes < 1) return "due now";
-  return minutes < SOON_LATE_MIN ? `${minutes} min late` : "late since another day";
+  if (minutes < HOURS_FROM_MIN) return `${minutes} min late`;
+  return minutes < SOON_LATE_MIN ? `${Math.round(minutes / 60)} h late` : "late since another day";
 }
 
 /** What is known beside the order: how far, how late, how long, with what. */

@@ -16,6 +16,7 @@ function TakeBack({ entryId, what, label }: { entryId: string; what: string; lab
     <Button
       weight="quiet"
       className="px-2"
+      data-undoes
       aria-label={`${label}: ${what}`}
       onClick={() => book(struck(entryId, "decision"))}
     >
@@ -42,7 +43,7 @@ export function ChosenParts({
         <p className="flex flex-wrap items-center gap-3 text-ink-2">
           {none ? "No parts needed." : "Nothing chosen yet."}
           {none && mayBook && (
-            <Button weight="quiet" onClick={() => book(struck(none.id, "decision"))}>
+            <Button weight="quiet" data-undoes onClick={() => book(struck(none.id, "decision"))}>
               Take it back
             </Button>
           )}

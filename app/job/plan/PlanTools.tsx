@@ -17,6 +17,7 @@ const fanWiringPart = later(async () => (await import("./wiring/FanWiring.tsx"))
 /** The parts, and what is settled before the car is opened: what a part comes to, whether it fits, how it is held and wired, in which order. */
 export function PlanTools({
   parts,
+  another,
   lives,
   last,
   measured,
@@ -24,6 +25,8 @@ export function PlanTools({
 }: {
   /** What goes in, and is it here: first, and open unless another was. */
   parts: ReactNode;
+  /** One more to choose, where one is chosen. */
+  another: ReactNode | undefined;
   lives: readonly PartLife[];
   last: LastOnModel | null;
   measured: Measured["unit"];
@@ -31,6 +34,7 @@ export function PlanTools({
 }) {
   const tools: Tool[] = [
     ["parts", "Parts", parts],
+    ...(another ? [["another", "Another part", another] as Tool] : []),
     ["which", "Which part", <LaterPart key="which" part={whichPart} given={{ lives, shelf }} />],
     ["fit", "Does it fit", <LaterPart key="fit" part={fitTable} given={{ measured }} />],
     ["cool", "Will it cool", <LaterPart key="cool" part={willItCoolPart} given={{}} />],

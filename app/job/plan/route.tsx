@@ -53,11 +53,13 @@ function Plan({ read }: StageRead<typeof loader>) {
     () => ({ offers: offersFor(entries, shelf), ...(last && { features: last.features }) }),
     [entries, shelf, last],
   );
+  const isChosen = parts.length > 0;
+  const choose = <ChoosePart key="another" shelf={shelf} />;
   const chosen = (
     <div key="parts" className="flex flex-col gap-5">
       <Cautions texts={CAUTIONS} />
       <ChosenParts parts={parts} none={none} />
-      <ChoosePart shelf={shelf} />
+      {!isChosen && choose}
     </div>
   );
   return (
@@ -85,6 +87,7 @@ function Plan({ read }: StageRead<typeof loader>) {
         <PlanTools
           key={page.job.id}
           parts={chosen}
+          another={isChosen ? choose : undefined}
           lives={lives}
           last={last}
           measured={measured}

@@ -18,9 +18,9 @@ export function Unproven({ rows }: { rows: readonly ProofRow[] }) {
           to Prove
         </Link>
       </h3>
-      <ul className="border-ink border-t-2">
+      <ul className="flex flex-wrap gap-x-6 border-ink border-t-2 border-b border-b-rule py-1">
         {rows.map(({ proof, words, verdict }) => (
-          <li key={proof} className="flex items-center gap-3 border-rule border-b py-1">
+          <li key={proof} className="flex items-center gap-2 py-1">
             <VerdictShape verdict={verdict} />
             <span>
               {words}: {verdict === "fail" ? "failed" : "not seen"}

@@ -105,7 +105,7 @@ export function Work({
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
         tabIndex={0}
         // What is hidden from the eye alone is placed within it, or it would make the page itself scroll.
-        className="relative min-h-0 flex-1 px-5 book:overflow-y-auto pt-3 pb-6 lg:px-7"
+        className="relative min-h-0 flex-1 px-5 pt-3 pb-6 lg:px-7 book:overflow-y-auto print:overflow-visible"
       >
         <h2
           ref={heading}
@@ -131,7 +131,7 @@ export function Work({
           <InHandHere value={act}>{children}</InHandHere>
         </div>
       </section>
-      <div className="bottom-[3.75rem] z-10 flex flex-wrap items-center justify-end gap-3 border-rule border-t bg-paper px-5 py-2 rail:tall:sticky book:static lg:px-7">
+      <div className="bottom-[3.75rem] z-10 flex print:hidden flex-wrap items-center justify-end gap-3 border-rule border-t bg-paper px-5 py-2 rail:tall:sticky book:static lg:px-7">
         <p role="status" className="mr-auto font-bold">
           {notice}
         </p>

@@ -1,12 +1,12 @@
 import { type RefObject, useEffect, useRef } from "react";
 
-/** Fields are left out: a key pressed next would be typed into one. */
-const CONTROLS = "button:not(:disabled), a[href], summary";
+/** Fields are left out: a key pressed next would be typed into one. So is what takes an act back: the next Enter would. */
+const CONTROLS = ":is(button:not(:disabled), a[href], summary):not([data-undoes])";
 const PART = "section[aria-labelledby]";
 
 /**
  * Where what had the focus is gone or can't be used any more, because it was booked, focus goes to the row after it in
- * its part of the stage, else the one before, else to the stage's heading: never to nowhere.
+ * its part of the stage, else the one before, else to what is in hand, else to the stage's heading: never to nowhere.
  */
 export function useKeepFocus(within: RefObject<HTMLElement | null>, entries: unknown): void {
   const last = useRef<{ control: HTMLElement; rows: HTMLElement[] }>(undefined);
@@ -32,6 +32,7 @@ export function useKeepFocus(within: RefObject<HTMLElement | null>, entries: unk
     const at = had.rows.indexOf(had.control);
     const isThere = (row: HTMLElement) => row.isConnected && !row.matches(":disabled");
     const next = had.rows.slice(at + 1).find(isThere) ?? had.rows.slice(0, Math.max(at, 0)).findLast(isThere);
-    (next ?? within.current?.querySelector<HTMLElement>("[data-stage-heading]"))?.focus();
+    const inHand = within.current?.querySelector<HTMLElement>("[data-in-hand] [tabindex='-1']");
+    (next ?? inHand ?? within.current?.querySelector<HTMLElement>("[data-stage-heading]"))?.focus();
   }, [entries]);
 }

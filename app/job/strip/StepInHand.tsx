@@ -1,6 +1,8 @@
-import { letOut, stepDoneDrafts } from "../../../core/book/acts/index.ts";
+import { useMemo } from "react";
+import { letOut, stepDoneDrafts, tookOff } from "../../../core/book/acts/index.ts";
 import { inShownTemperatures, readShown, SHOWN } from "../../../core/kernel/units/index.ts";
 import { type WorkOrder, workOrderOf } from "../../../core/stages/plan/index.ts";
+import { type CameOff, comesOffWith } from "../../../core/stages/strip/index.ts";
 import { isShut } from "../../../core/trade/bleed/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -10,18 +12,30 @@ import { Cap } from "../cap/Cap.tsx";
 import { useEngine } from "../cap/useEngine.ts";
 import { useJob } from "../stage/context.ts";
 import { tickIds } from "../stage/tick-id.ts";
+import { CameWith, keyOf } from "./CameWith.tsx";
 import { Resting } from "./Resting.tsx";
 
 const DRAIN = "drain";
 
 const DRAINED_MOST_L = 60;
+const NONE: Record<string, number> = {};
 
 /** The step in hand: the next of the order that nothing stands in the way of, and the clocks that run beside it. */
-export function StepInHand({ work: untimed }: { work: WorkOrder }) {
+export function StepInHand({
+  work: untimed,
+  last,
+}: {
+  work: WorkOrder;
+  /** What the last job on the model wrote out. */
+  last: readonly CameOff[];
+}) {
   const { page, entries, book, mayBook, system } = useJob();
   const { engine, now } = useEngine();
   const [drained, setDrained] = useDraft(`step-drained:${page.job.id}`);
   const work = workOrderOf(entries, now) ?? untimed;
+  const inHand = work.ready[0]?.id ?? "";
+  const things = useMemo(() => comesOffWith(inHand, last, entries), [inHand, last, entries]);
+  const [counts, setCounts] = useDraft<Record<string, number>>(`came-with:${page.job.id}:${inHand}`, NONE);
   const [step] = work.ready;
   const count = work.steps.filter(({ id }) => work.done.has(id)).length;
   if (!step && work.resting.some(({ holds }) => holds.length > 0))
@@ -51,19 +65,25 @@ export function StepInHand({ work: untimed }: { work: WorkOrder }) {
         )}
       </div>
     );
-  const isHeld = step.isCold && isShut(engine.cap);
+  const isHeld = step.isCold === true && isShut(engine.cap);
   const litres = step.id === DRAIN && drained.trim() ? readShown(drained, "volume", system) : undefined;
   const isWrong =
     step.id === DRAIN &&
     drained.trim() !== "" &&
     !(litres !== undefined && litres > 0 && litres <= DRAINED_MOST_L);
-  const isDone = () => {
+  const came = things.flatMap((each) => {
+    const count = counts[keyOf(each)] ?? each.count;
+    return count > 0 ? [tookOff(each, count, each.where)] : [];
+  });
+  const isDone = (isWithThings: boolean) => {
     if (isWrong) return;
     const drafts = [
       ...stepDoneDrafts(step, entries),
       ...(litres === undefined ? [] : [letOut("drained", litres)]),
+      ...(isWithThings ? came : []),
     ];
     setDrained("");
+    setCounts(NONE);
     book(drafts, tickIds(page.job.id, entries, drafts));
   };
   return (
@@ -99,9 +119,27 @@ export function StepInHand({ work: untimed }: { work: WorkOrder }) {
           />
         </div>
       )}
-      <Button key={step.id} disabled={!mayBook || isHeld} aria-label={`Done: ${step.name}`} onClick={isDone}>
-        Done
-      </Button>
+      <div key={step.id} className="flex flex-wrap gap-2">
+        {came.length > 0 && (
+          <Button disabled={!mayBook || isHeld} onClick={() => isDone(true)}>
+            Done, with {came.length === 1 ? "what is counted" : `these ${came.length}`}
+          </Button>
+        )}
+        <Button
+          weight={came.length > 0 ? "quiet" : "plain"}
+          disabled={!mayBook || isHeld}
+          aria-label={`Done: ${step.name}`}
+          onClick={() => isDone(false)}
+        >
+          {came.length > 0 ? "Done, nothing counted" : "Done"}
+        </Button>
+      </div>
+      <CameWith
+        things={things}
+        counts={counts}
+        isOff={!mayBook || isHeld}
+        onCount={(key, count) => setCounts({ ...counts, [key]: count })}
+      />
       {step.isCold && !isHeld && (
         <p className="flex basis-full items-center gap-2">
           <VerdictShape verdict="pass" />

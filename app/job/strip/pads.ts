@@ -1,4 +1,4 @@
-import type { Account } from "../../../core/book/entry/index.ts";
+import { type Account, type Entry, standing } from "../../../core/book/entry/index.ts";
 import type { LearnedOut } from "../../../core/stages/earlier-jobs/index.ts";
 
 export interface Pad {
@@ -54,4 +54,22 @@ export function padsFrom(outs: readonly LearnedOut[]): Pads {
     sizes: names(["fastener", "clip"]).slice(0, 8),
     tools: names(["tool"]).slice(0, 6),
   };
+}
+
+const held = (entries: readonly Entry[]) =>
+  standing(entries).filter(({ account }) => account === "fastener" || account === "clip");
+
+/** Sizes that this job's book has named: said once, they are tapped from then on. */
+export const sizesSaid = (entries: readonly Entry[]): string[] => [
+  ...new Set(held(entries).flatMap(({ item }) => (item ? [item] : []))),
+];
+
+/** The bags of this job with one empty one more, `fewest` at least. */
+export function bagsOffered(entries: readonly Entry[], fewest: number): string[] {
+  const numbers = held(entries).flatMap(({ place = "" }) => {
+    const number = Number(/^bag (\d{1,3})$/i.exec(place)?.[1]);
+    return Number.isInteger(number) ? [number] : [];
+  });
+  const many = Math.max(fewest, ...numbers.map((number) => number + 1));
+  return Array.from({ length: many }, (_, index) => String(index + 1));
 }

@@ -1,6 +1,9 @@
+import { Undo2 } from "lucide-react";
 import { useMemo } from "react";
-import { tookOff } from "../../../core/book/acts/index.ts";
-import { stillOut, thing } from "../../../core/book/out/index.ts";
+import { struck, tookOff } from "../../../core/book/acts/index.ts";
+import { standing } from "../../../core/book/entry/index.ts";
+import { balanceKey, stillOut, thing } from "../../../core/book/out/index.ts";
+import type { LearnedOut } from "../../../core/stages/earlier-jobs/index.ts";
 import { partsGate, workOrderOf } from "../../../core/stages/plan/index.ts";
 import { readLastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
 import { guarded } from "../../desk/guard.server.ts";
@@ -42,6 +45,8 @@ const LINES = ["oil cooler line", "heater line", "charge air pipe"];
 const HUNG = ["condenser", "charge cooler", "oil cooler"];
 const TOOLS = ["fused jumper", "magnet", "mirror", "hand lamp", "ratchet", "clip lifter"];
 
+const NO_OUTS: readonly LearnedOut[] = [];
+
 const CAUTIONS = [
   "Engine cold. Stands, not the jack. Battery off near airbag plugs, then wait. Refrigerant lines stay closed.",
 ];
@@ -65,8 +70,14 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
     lines.some(
       (line) => line.account === each.account && line.item === each.item && line.place === (each.place ?? ""),
     );
+  /** What was tapped by mistake is put right where it was tapped, whenever that is seen. */
+  const takeBack = (each: Pad) => {
+    const key = balanceKey(each);
+    const line = standing(entries).findLast((entry) => (entry.out ?? 0) > 0 && balanceKey(entry) === key);
+    if (line) book(struck(line.id, line.kind));
+  };
   const taps = (
-    <div key="off" className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+    <div key="off" className="grid gap-x-8 gap-y-6 xl:grid-cols-[1fr_1.4fr]">
       <div className="xl:col-span-2 empty:hidden">
         <Cautions texts={CAUTIONS} />
       </div>
@@ -74,20 +85,34 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
         <h3 id="usual" className="text-xl">
           Tap what is off
         </h3>
-        <div className="grid grid-cols-2 gap-2">
+        <div className="grid grid-cols-2 gap-2 xl:grid-cols-1">
           {pads.taps.map((each) => (
-            <Button
-              key={thing(each)}
-              disabled={!mayBook || isOut(each)}
-              onClick={() => {
-                const draft = tookOff(each);
-                book(draft, [moveTick(page.job.id, entries, draft)]);
-              }}
-              className="justify-start px-3 text-left"
-            >
-              {thing(each)}
-              {isOut(each) && <span className="ml-auto font-normal">out</span>}
-            </Button>
+            <div key={thing(each)} className="flex gap-1">
+              <Button
+                disabled={!mayBook || isOut(each)}
+                onClick={() => {
+                  const draft = tookOff(each);
+                  book(draft, [moveTick(page.job.id, entries, draft)]);
+                }}
+                className="min-w-0 flex-1 justify-start px-3 text-left leading-tight"
+              >
+                <span>
+                  {thing(each)}
+                  {isOut(each) && <span className="font-normal"> is out</span>}
+                </span>
+              </Button>
+              {mayBook && isOut(each) && (
+                <Button
+                  weight="quiet"
+                  className="px-2"
+                  data-undoes
+                  aria-label={`Not off after all: ${thing(each)}`}
+                  onClick={() => takeBack(each)}
+                >
+                  <Undo2 aria-hidden="true" />
+                </Button>
+              )}
+            </div>
           ))}
         </div>
       </section>
@@ -153,7 +178,7 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
           Opened without {gate.waitsFor.map(({ words }) => words).join(", ")}: {gate.because}.
         </p>
       )}
-      {gate.isOpen && work && <StepInHand work={work} />}
+      {gate.isOpen && work && <StepInHand work={work} last={last?.outs ?? NO_OUTS} />}
       {!gate.isOpen ? (
         <Tray entries={entries} />
       ) : StripTools ? (
