@@ -21,6 +21,7 @@ import { benchRush } from "./bench/rush.ts";
 import { benchSlowHands } from "./bench/slow-hands.ts";
 import { benchSourcing } from "./bench/sourcing.ts";
 import { benchState } from "./bench/state.ts";
+import { benchWalks } from "./bench/walks.ts";
 
 const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   logs: benchLogs,
@@ -32,6 +33,7 @@ const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   diagnosis: benchDiagnosis,
   "find-tap": benchFindTap,
   "slow-hands": benchSlowHands,
+  walks: benchWalks,
   sourcing: benchSourcing,
   "plan-to-build": benchPlanToBuild,
   "fill-and-watch": benchFillAndWatch,

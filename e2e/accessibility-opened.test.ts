@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { Application } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import { SCREENS } from "./support/screens.ts";
-import { tap } from "./support/walk.ts";
+import { openTool, tap } from "./support/walk.ts";
 
 let application: Application;
 beforeAll(async () => {
@@ -42,7 +42,16 @@ const OPENED: [string, ...Opening[]][] = [
     ["a line that can't be read", (page) => page.locator("[data-entry-line]").fill("out 3 m6x20 arbox")],
   ],
   ["add-vehicle", ["a refused form", (page) => tap(page, "Write it down")]],
-  ["plan", ["a refused part", (page) => tap(page, "Choose it")]],
+  [
+    "plan",
+    [
+      "a refused part",
+      async (page) => {
+        await openTool(page, "Another part");
+        await tap(page, "Choose it");
+      },
+    ],
+  ],
 ];
 
 const THEMES: [string, Record<string, string>][] = [

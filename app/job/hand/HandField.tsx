@@ -11,7 +11,16 @@ import type { useBooking } from "./useBooking.ts";
 const STEPS: Partial<Record<Dimension, number>> = { volume: 0.1 };
 
 /** What is typed with the act in hand; what the program knows stands in it already, and says from where. */
-export function HandField({ field, booking }: { field: Field; booking: ReturnType<typeof useBooking> }) {
+export function HandField({
+  field,
+  booking,
+  onEnter,
+}: {
+  field: Field;
+  booking: ReturnType<typeof useBooking>;
+  /** Enter in the field does what the act's first button does. */
+  onEnter: () => void;
+}) {
   const { system, mayBook } = useJob();
   const { doubt, text, setText, isKnown, isWrong, isMissing } = booking;
   const isFigure = field.kind === "figure";
@@ -51,6 +60,12 @@ export function HandField({ field, booking }: { field: Field; booking: ReturnTyp
                 : undefined
           }
           onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== "Enter" || event.repeat || event.nativeEvent.isComposing) return;
+            event.preventDefault();
+            onEnter();
+          }}
+          enterKeyHint="done"
           {...(isFigure && { inputMode: "decimal" as const, className: "figure text-xl", unit })}
           {...(isKnown && field.known && { hint: field.known.from })}
           {...(doubt && { hint: `${doubt} Look again, or book it and say why in a note.` })}

@@ -92,7 +92,13 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
           <CapNow />
         ) : isHere ? (
           <>
-            {field && <HandField field={field} booking={booking} />}
+            {field && (
+              <HandField
+                field={field}
+                booking={booking}
+                onEnter={() => choices[0] && !act.mustChoose && booking.take(choices[0])}
+              />
+            )}
             {choices.length > 0 && (
               <div className="flex flex-wrap gap-3">
                 {choices.map((choice) => (
