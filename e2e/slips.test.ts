@@ -318,6 +318,29 @@ describe("lists by keyboard", () => {
     await page.waitForFunction(() => document.activeElement?.hasAttribute("data-stage-heading"));
   });
 
+  it("a line begun while the stage is still on its way is not taken for keys", async () => {
+    await application.go(page, `/jobs/${jobId("open-find")}/find`);
+    await page.$eval("[data-stage-heading]", (heading) => (heading as HTMLElement).focus());
+    // At once, as quick hands do: before the stage that was gone to is drawn.
+    await page.evaluate(() => {
+      const press = (key: string) =>
+        document.activeElement?.dispatchEvent(
+          new KeyboardEvent("keydown", { key, bubbles: true, cancelable: true }),
+        );
+      press("4");
+      press("/");
+    });
+    await page.waitForFunction(() => location.pathname.endsWith("/strip"));
+    await page.waitForFunction(() =>
+      document.querySelector('nav[aria-label="Stages"] [aria-current]')?.textContent?.startsWith("Strip"),
+    );
+    await page.keyboard.type("note under the tray");
+    expect(await page.$eval("[data-entry-line]", (line) => (line as HTMLInputElement).value)).toBe(
+      "note under the tray",
+    );
+    await page.keyboard.press("Escape");
+  });
+
   it("accepting a part by keyboard leads on: never to the page's body, never to what takes it back", async () => {
     await application.go(page, `/jobs/${jobId("open-plan")}/plan`);
     const chips = '[aria-label^="Looked at"] button';
