@@ -19,13 +19,11 @@ export function fleet(key: string): DemoVehicle {
   return found;
 }
 
-/** What a card of this fleet would say if it said nothing. */
-const USUAL_OPENS_C = 88;
-
 /** A sound car as its card says, for logs. */
 function soundCar({ card }: DemoVehicle): WarmUpCar {
   // A clutch on the belt takes hold by the air behind the core: its card names no start, and it cools all the same.
-  const thermostatOpensC = card.thermostatOpensC ?? USUAL_OPENS_C;
+  const { thermostatOpensC } = card;
+  if (thermostatOpensC === null) throw new Error("a card of the made-up shop without its thermostat");
   const clutch = { onC: thermostatOpensC + 12, offC: thermostatOpensC + 6, air: 1.2 };
   const switched = card.fanOnC.map((onC, index) => ({
     onC,

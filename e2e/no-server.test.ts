@@ -127,6 +127,8 @@ describe("a server that goes", () => {
       page.$$eval('[aria-label="Levels taken"] li', (rows) => rows.map((row) => row.textContent ?? ""));
     const before = (await taken()).length;
     await application.kill();
+    await tap(page, "Write the level down");
+    await seen(page, "How much is missing up to the line");
     await write(page, "Below the line", "a lot");
     await tap(page, "Write the level down");
     await seen(page, "see beside the fields");
@@ -155,8 +157,20 @@ describe("a server that goes", () => {
     await application.go(page, "/vehicles");
     await application.kill();
     await page.locator("#find").fill("mrw 7788");
-    await tap(page, "Take in MRW 7788 and open a job");
+    await page.waitForSelector("::-p-aria(Take in MRW 7788 and open a job)");
+    await new Promise((resolve) => setTimeout(resolve, 1200));
+    // The next car is typed before anybody has answered for this one.
+    await page.evaluate(() => {
+      [...document.querySelectorAll("button")]
+        .find((each) => each.textContent?.startsWith("Take in"))
+        ?.click();
+      const find = document.querySelector<HTMLInputElement>("#find");
+      if (!find) throw new Error("nowhere to type");
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set?.call(find, "mrw 7799");
+      find.dispatchEvent(new Event("input", { bubbles: true }));
+    });
     await at("/ask");
+    await seen(page, "MRW 7788");
     await type("note towed in, steam");
     await seen(page, "Towed in, steam");
     const job = new URL(page.url()).pathname;

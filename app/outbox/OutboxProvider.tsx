@@ -8,7 +8,7 @@ import {
   useState,
   useSyncExternalStore,
 } from "react";
-import { useRevalidator } from "react-router";
+import { useNavigate, useRevalidator } from "react-router";
 import { connection } from "../kept/connection.ts";
 import { browserStore } from "./browser-store.ts";
 import { type Answer, NOTHING_YET, Outbox, type OutboxState, type Unsent } from "./outbox.ts";
@@ -29,6 +29,9 @@ export function OutboxProvider({ personId, children }: { personId: string; child
   const { revalidate } = useRevalidator();
   const latest = useRef(revalidate);
   latest.current = revalidate;
+  const navigate = useNavigate();
+  const goTo = useRef(navigate);
+  goTo.current = navigate;
   const [outbox] = useState(
     () =>
       new Outbox({
@@ -36,6 +39,12 @@ export function OutboxProvider({ personId, children }: { personId: string; child
         store: browserStore,
         send: sendUnsent,
         onAnswer: tell,
+        // Whoever works in it stays in it.
+        onMoved: (from, to) => {
+          const { pathname } = window.location;
+          if (pathname.startsWith(`/jobs/${from}`))
+            void goTo.current(pathname.replace(from, to), { replace: true });
+        },
         // The line that is booked is drawn first, and the page read again in a task of its own: neither holds up a tap.
         onBooked: () => new Promise((free) => setTimeout(free)).then(() => latest.current()),
       }),

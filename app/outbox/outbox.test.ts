@@ -15,8 +15,10 @@ function bench(
   now: () => number = () => 0,
 ) {
   const sent: string[] = [];
+  const moved: string[] = [];
   const outbox = new Outbox({
     personId: "tobin",
+    onMoved: (from, to) => moved.push(`${from} to ${to}`),
     store: {
       all: async () => [...kept.values()],
       put: async (unsent) => void kept.set(unsent.entry.id, unsent),
@@ -29,7 +31,7 @@ function bench(
     onBooked: async () => {},
     now,
   });
-  return { outbox, sent, kept };
+  return { outbox, sent, kept, moved };
 }
 
 describe("the outbox", () => {
@@ -281,7 +283,7 @@ describe("what is more than a line", () => {
     const arrival: Parcel = { kind: "take-in", vehicleId: "car", plate: "MRW 1" };
     let isThere = false;
     const jobs: string[] = [];
-    const { outbox, kept } = bench((unsent) => {
+    const { outbox, kept, moved } = bench((unsent) => {
       if (!isThere) return "unreachable";
       jobs.push(unsent.jobId);
       return unsent.parcel ? { bookedIn: "other" } : "booked";
@@ -291,6 +293,7 @@ describe("what is more than a line", () => {
     isThere = true;
     await outbox.flush();
     expect(jobs).toEqual(["job", "other", "other"]);
+    expect(moved).toEqual(["job to other"]);
     expect(kept.size).toBe(0);
   });
 

@@ -93,6 +93,8 @@ interface Given {
   personId: string;
   /** Told after entries were booked; their lines leave the outbox once it has settled. */
   onBooked: () => Promise<void>;
+  /** Told where a job that was begun here goes on: it was open there under another id. */
+  onMoved?: (from: string, to: string) => void;
   /** Told what the last sending met, so that the page says so. */
   onAnswer?: (answer: Answer) => void;
   /** Milliseconds by any clock that goes on; the browser's where it isn't given. */
@@ -241,6 +243,7 @@ export class Outbox {
       this.replace(there);
       await this.keep(() => this.given.store.put(there));
     }
+    this.given.onMoved?.(from, to);
   }
 
   private async settleOne(

@@ -2,7 +2,7 @@ import { Minus, Plus } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Button } from "./Button.tsx";
 
-/** How many of something: fewer, more, or typed. A count out of its range is not taken, and what was typed stays until it is left. */
+/** How many of something: fewer, more, or typed. More than there can be is shown as the most; an empty field is no count, and shows the last again as it is left. */
 export function Amount({
   label,
   value,
@@ -24,9 +24,10 @@ export function Amount({
   const named = (act: string) => (label ? `${act}: ${label}` : act);
   const to = (count: number) => onChange(Math.min(most, Math.max(least, count)));
   const type = (text: string) => {
-    setTyped(text);
-    const count = Number(text);
-    if (/^\d+$/.test(text) && count >= least && count <= most) onChange(count);
+    if (!/^\d*$/.test(text)) return;
+    const count = Math.min(most, Number(text));
+    setTyped(text === "" ? "" : String(count));
+    if (text !== "" && count >= least) onChange(count);
   };
   return (
     <span className="flex items-center gap-2">

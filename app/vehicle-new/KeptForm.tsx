@@ -1,9 +1,10 @@
-import { type ReactNode, useEffect } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 import { Form, useActionData } from "react-router";
 import type { FormClass } from "../desk/forms.ts";
 import type { CutOff } from "../kept/posting.ts";
 import { ErrorSummary } from "../ui/ErrorSummary.tsx";
 import { SummedUp } from "../ui/Field.tsx";
+import { typedIn } from "../ui/typed-in.ts";
 import type { CardForm } from "./card.form.ts";
 import { useCardCheck } from "./useCardCheck.ts";
 import { useFormDraft } from "./useFormDraft.ts";
@@ -27,12 +28,12 @@ export function KeptForm({
   const answer = useActionData() as Partial<CutOff> | undefined;
   const isKept = onCutOff !== undefined && answer?.isCutOff === true;
   const { form, keep, sent } = useFormDraft(draftKey, isRefused && !isKept);
+  const posted = useRef<Record<string, string>>({});
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each post that nobody answered
   useEffect(() => {
-    if (!isKept || !form.current) return;
-    const typed = [...new FormData(form.current)].filter(([, value]) => typeof value === "string");
+    if (!isKept) return;
     sent();
-    onCutOff(Object.fromEntries(typed) as Record<string, string>);
+    onCutOff(posted.current);
   }, [answer]);
   return (
     <Form
@@ -42,7 +43,9 @@ export function KeptForm({
       onInput={keep}
       onSubmit={(event) => {
         check(event);
-        if (!event.defaultPrevented) sent();
+        if (event.defaultPrevented) return;
+        posted.current = typedIn(event.currentTarget);
+        sent();
       }}
       className="flex flex-col gap-8"
     >

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useFetcher, useNavigate } from "react-router";
 import { v4 as newId } from "uuid";
 import type { CutOff } from "../kept/posting.ts";
@@ -14,6 +14,8 @@ export function TakeIn({ typed, isThere }: { typed: string; isThere: boolean }) 
   const [ids, setIds] = useState({ vehicleId: "", jobId: "" });
   // biome-ignore lint/correctness/useExhaustiveDependencies: another plate is another car
   useEffect(() => setIds({ vehicleId: newId(), jobId: newId() }), [plate]);
+  // What is typed may be another car by the time that nobody has answered.
+  const sent = useRef({ plate: "", vehicleId: "", jobId: "" });
   const outbox = useOutbox();
   const navigate = useNavigate();
   const answer = fetcher.state === "idle" ? fetcher.data : undefined;
@@ -21,10 +23,11 @@ export function TakeIn({ typed, isThere }: { typed: string; isThere: boolean }) 
   // Nobody answered: it goes through the outbox as lines do, and the work begins meanwhile.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each post that nobody answered
   useEffect(() => {
-    if (!answer?.isCutOff || !ids.jobId) return;
+    const { plate, vehicleId, jobId } = sent.current;
+    if (!answer?.isCutOff || !jobId) return;
     const now = Date.now();
     const line = {
-      id: ids.jobId,
+      id: jobId,
       kind: "note" as const,
       item: "taken in",
       text: plate,
@@ -32,12 +35,19 @@ export function TakeIn({ typed, isThere }: { typed: string; isThere: boolean }) 
       at: new Date(now).toISOString(),
     };
     void outbox
-      .add(ids.jobId, [line], now, { kind: "take-in", vehicleId: ids.vehicleId, plate })
-      .then(() => navigate(`/jobs/${ids.jobId}/ask`));
+      .add(jobId, [line], now, { kind: "take-in", vehicleId, plate })
+      .then(() => navigate(`/jobs/${jobId}/ask`));
   }, [answer]);
   if (!PLATE.test(plate) || isThere) return null;
   return (
-    <fetcher.Form method="post" action="/vehicles/take-in" className="mt-4 flex flex-wrap items-center gap-4">
+    <fetcher.Form
+      method="post"
+      action="/vehicles/take-in"
+      className="mt-4 flex flex-wrap items-center gap-4"
+      onSubmit={() => {
+        sent.current = { plate, ...ids };
+      }}
+    >
       <input type="hidden" name="plate" value={plate} />
       <input type="hidden" name="vehicleId" value={ids.vehicleId} />
       <input type="hidden" name="jobId" value={ids.jobId} />

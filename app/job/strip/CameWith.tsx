@@ -26,7 +26,7 @@ export function CameWith({
       <legend className="font-bold">
         What came off with it{" "}
         <span className="font-normal text-ink-2">
-          {isLast ? "as on the last job on this model" : "none until counted"}
+          {isLast ? "as on the last job on this model; “Done” alone books none of it" : "none until counted"}
         </span>
       </legend>
       <ul className="grid gap-x-6 gap-y-1 md:grid-cols-2">

@@ -131,7 +131,7 @@ export function StepInHand({
           aria-label={`Done: ${step.name}`}
           onClick={() => isDone(false)}
         >
-          {came.length > 0 ? "Done, nothing counted" : "Done"}
+          Done
         </Button>
       </div>
       <CameWith

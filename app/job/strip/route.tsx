@@ -1,8 +1,7 @@
 import { Undo2 } from "lucide-react";
 import { useMemo } from "react";
-import { struck, tookOff } from "../../../core/book/acts/index.ts";
-import { standing } from "../../../core/book/entry/index.ts";
-import { balanceKey, stillOut, thing } from "../../../core/book/out/index.ts";
+import { notOffDrafts, tookOff } from "../../../core/book/acts/index.ts";
+import { stillOut, thing } from "../../../core/book/out/index.ts";
 import type { LearnedOut } from "../../../core/stages/earlier-jobs/index.ts";
 import { partsGate, workOrderOf } from "../../../core/stages/plan/index.ts";
 import { readLastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
@@ -70,12 +69,6 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
     lines.some(
       (line) => line.account === each.account && line.item === each.item && line.place === (each.place ?? ""),
     );
-  /** What was tapped by mistake is put right where it was tapped, whenever that is seen. */
-  const takeBack = (each: Pad) => {
-    const key = balanceKey(each);
-    const line = standing(entries).findLast((entry) => (entry.out ?? 0) > 0 && balanceKey(entry) === key);
-    if (line) book(struck(line.id, line.kind));
-  };
   const taps = (
     <div key="off" className="grid gap-x-8 gap-y-6 xl:grid-cols-[1fr_1.4fr]">
       <div className="xl:col-span-2 empty:hidden">
@@ -107,7 +100,7 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
                   className="px-2"
                   data-undoes
                   aria-label={`Not off after all: ${thing(each)}`}
-                  onClick={() => takeBack(each)}
+                  onClick={() => book(notOffDrafts(each, entries))}
                 >
                   <Undo2 aria-hidden="true" />
                 </Button>

@@ -10,6 +10,7 @@ import { Button } from "../../ui/Button.tsx";
 import { whenOf } from "../../ui/dates.ts";
 import { Choice, TextField } from "../../ui/Field.tsx";
 import { TakeList } from "../../ui/TakeList.tsx";
+import { typedIn } from "../../ui/typed-in.ts";
 import { shownLift } from "./how-far-below.ts";
 import { LevelAdvice } from "./LevelAdvice.tsx";
 import { LevelLine } from "./LevelLine.tsx";
@@ -24,17 +25,17 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
   const form = useRef<HTMLFormElement>(null);
   const [id, setId] = useState<string>(() => newId());
   const answer = fetcher.state === "idle" ? fetcher.data : undefined;
+  const posted = useRef<Record<string, string>>({});
   const clear = () => {
     form.current?.reset();
     setId(newId());
   };
-  const { wrong, waiting } = useKeptLevel(vehicleId, form, answer, clear);
+  const { wrong, waiting } = useKeptLevel(vehicleId, of, posted, answer, clear);
   const fields = { ...wrong, ...fetcher.data?.refused?.fields };
   const isDone = fetcher.state === "idle" && fetcher.data?.isDone === true;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each level that was taken
   useEffect(() => {
-    if (!isDone) return;
-    form.current?.reset();
-    setId(newId());
+    if (isDone) clear();
   }, [isDone]);
   const isRefused = answer?.refused && (!answer.isCutOff || Object.keys(wrong).length > 0);
   const litres = SHOWN.volume[units].label;
@@ -64,6 +65,9 @@ function TakeLevel({ vehicleId, of }: { vehicleId: string; of: LevelsOf }) {
       ref={form}
       method="post"
       action={`/vehicles/${vehicleId}/levels`}
+      onSubmit={(event) => {
+        posted.current = typedIn(event.currentTarget);
+      }}
       className="grid grid-cols-2 items-start gap-3 md:grid-cols-4"
     >
       <input type="hidden" name="id" value={id} />

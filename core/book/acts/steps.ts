@@ -1,9 +1,11 @@
 import { WAYS_BACK, type WorkStep } from "../../trade/order/index.ts";
-import type { Entry, EntryDraft } from "../entry/index.ts";
-import { dataOf, StepBack, StepDone } from "../facts/index.ts";
+import { type Entry, type EntryDraft, standing } from "../entry/index.ts";
+import { dataOf, factsOf, StepBack, StepDone } from "../facts/index.ts";
 import type { StepOff } from "../out/index.ts";
-import { outOpen } from "../out/index.ts";
+import { balanceKey, outOpen } from "../out/index.ts";
 import { wantedParts } from "../parts/index.ts";
+import { struck } from "./lines.ts";
+import type { Thing } from "./moves.ts";
 
 /** What is booked as a step of the order of work is done: the step, then what it takes off, where that isn't off yet. */
 export function stepDoneDrafts({ id, name }: WorkStep, entries: readonly Entry[]): EntryDraft[] {
@@ -16,6 +18,23 @@ export function stepDoneDrafts({ id, name }: WorkStep, entries: readonly Entry[]
     ...moves,
     ...(id === SWAP ? swapped(entries) : []),
   ];
+}
+
+/**
+ * What is booked as a thing turns out not to be off after all: its line is struck, and so is the step that wrote it out in the same act,
+ * which isn't done either then. Nothing where it isn't off.
+ */
+export function notOffDrafts(off: Thing, entries: readonly Entry[]): EntryDraft[] {
+  const key = balanceKey(off);
+  const line = standing(entries).findLast((entry) => (entry.out ?? 0) > 0 && balanceKey(entry) === key);
+  if (!line) return [];
+  const step = factsOf(entries, StepDone).findLast(
+    ({ fact, entry }) =>
+      entry.at === line.at &&
+      entry.by === line.by &&
+      WAYS_BACK[fact.step]?.takes?.some((taken) => balanceKey(taken) === key),
+  );
+  return [struck(line.id, line.kind), ...(step ? [struck(step.entry.id, step.entry.kind)] : [])];
 }
 
 /** The one step in which a part comes out and another goes in. */

@@ -6,7 +6,8 @@ import { readShown, type System } from "../../kernel/units/index.ts";
 import { MOST_KM, readDistance } from "../car/index.ts";
 import { BRIM_L, MOST_MISSING_L } from "./tank.ts";
 
-const OLDEST = Date.parse("1990-01-01T00:00:00Z");
+/** No level was written down before it, ms. */
+export const EARLIEST_LEVEL_MS = Date.parse("1990-01-01T00:00:00Z");
 /** No clock comes to it: a day is asked about by its own words. */
 const NEWEST = 8.64e15;
 const MOST_LETTERS = 120;
@@ -17,7 +18,7 @@ const LETTERS = { message: `At most ${MOST_LETTERS} letters.` };
 
 /** One row of a list of levels by its columns, in core units, `at` in milliseconds. */
 export class LevelRow {
-  @Min(OLDEST, { message: ({ value }) => (Number.isNaN(value) ? DAY : "From 1990 on.") })
+  @Min(EARLIEST_LEVEL_MS, { message: ({ value }) => (Number.isNaN(value) ? DAY : "From 1990 on.") })
   @Max(NEWEST, { message: DAY })
   at: number;
 

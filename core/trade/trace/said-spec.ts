@@ -5,7 +5,11 @@ export interface SaidSpec extends TraceSpec {
   thermostatOpensC: number;
   fanOffC: number[];
   /** What the card itself doesn't say: nothing is judged by it. */
-  unsaid: { opening: boolean /** A stage each. */; stops: boolean[] };
+  unsaid: {
+    opening: boolean;
+    /** A stage each. */
+    stops: boolean[];
+  };
 }
 
 /** Most thermostats open from 82 to 92 °C; between them a bend is looked for where nobody knows better. */

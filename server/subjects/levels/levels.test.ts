@@ -65,6 +65,9 @@ describe("levels of a vehicle", () => {
     await expect(
       take(11, { missingL: 0.3, distanceKm: 5100, at: new Date(START + 5 * 86_400_000) }),
     ).rejects.toMatchObject({ fields: { distance: expect.any(String) } });
+    await expect(take(11, { at: new Date("0026-05-04T12:00:00Z") })).rejects.toMatchObject({
+      fields: { on: "From 1990 on." },
+    });
     await expect(take(11, { at: new Date(START + 12 * 86_400_000) })).rejects.toMatchObject({
       fields: { on: expect.stringMatching(/ahead/) },
     });

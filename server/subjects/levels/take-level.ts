@@ -1,5 +1,6 @@
 import type { System } from "../../../core/kernel/units/index.ts";
 import { distanceTrouble } from "../../../core/trade/car/index.ts";
+import { EARLIEST_LEVEL_MS } from "../../../core/trade/leaks/index.ts";
 import type { Desk } from "../../database/connection.ts";
 import { isId } from "../../desk/is-id.ts";
 import { notFound, Refusal } from "../../desk/refusal.ts";
@@ -41,6 +42,7 @@ export async function takeLevel(
     : null;
   if (!vehicle || !personId) throw notFound("That vehicle");
   const { minimumL, liftsMm = null, at = now, ...taken } = level;
+  if (at.getTime() < EARLIEST_LEVEL_MS) throw new Refusal({ message: "", fields: { on: "From 1990 on." } });
   if (at > now) throw new Refusal({ message: "", fields: { on: "That day lies ahead." } });
   if (await models.LevelRow.findOne({ where: { id: level.id }, transaction })) return;
   const standing = { where: { vehicleId, struckAt: null }, transaction };
