@@ -48,7 +48,8 @@ export const Shortcuts = memo(function Shortcuts() {
       what: "the next step",
       act: () => {
         const next = document.querySelector<HTMLElement>("[data-next]");
-        next?.focus();
+        // What is in hand is read out as it changes, and its field is one Tab away.
+        (document.querySelector<HTMLElement>("[data-in-hand] [tabindex='-1']") ?? next)?.focus();
         next?.click();
       },
     },

@@ -18,6 +18,7 @@ import { Shortcuts } from "./Shortcuts.tsx";
 import { StillYou } from "./StillYou.tsx";
 import { ToldUnsent } from "./ToldUnsent.tsx";
 import { useFreshness } from "./useFreshness.ts";
+import { usePageFocus } from "./usePageFocus.ts";
 
 export const loader = guarded("desk", async ({ request, member }): Promise<MemberView> => {
   const { theme } = await readPreferences(request);
@@ -35,6 +36,7 @@ export { staysWhileBrowsing as shouldRevalidate };
 export default function Frame() {
   const member = useShared(useLoaderData<typeof loader>());
   useFreshness();
+  usePageFocus();
   useEffect(startOffline, []);
   // The page that starts without a network comes without anybody's choice.
   useEffect(() => {

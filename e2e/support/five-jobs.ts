@@ -142,6 +142,22 @@ class Worker {
     await this.page.keyboard.press(isTyping ? "Enter" : "n");
   }
 
+  /** What books or leads on leaves whoever uses keys at something: a browser's default is nowhere. */
+  async isSomewhere(): Promise<void> {
+    if (this.hand === "touch") return;
+    await this.page
+      .waitForFunction(() => document.activeElement !== document.body)
+      .catch(() => {
+        throw new Error("the focus is nowhere");
+      });
+  }
+
+  /** A control that is some way down: by keys the large button's own key goes near it. */
+  async to(target: Target): Promise<void> {
+    if (this.hand === "keyboard" && (await this.page.$("[data-next]"))) await this.next();
+    await this.use(target);
+  }
+
   async answer(index: number): Promise<void> {
     if (this.hand === "touch") {
       this.counted.taps++;
@@ -161,7 +177,8 @@ async function ask(worker: Worker, { complaint, distanceKm, trouble }: WeeksJob)
   await worker.type({ css: "textarea" }, complaint);
   await worker.type({ css: 'input[inputmode="numeric"]' }, String(distanceKm));
   await worker.use({ css: '[aria-label="What is the trouble?"] button', text: trouble });
-  await worker.use({ css: "main button", text: "Book it" });
+  await worker.next();
+  await worker.isSomewhere();
   await allSent(worker.page);
 }
 
@@ -196,7 +213,7 @@ async function once(worker: Worker, job: WeeksJob): Promise<string> {
   if (stageOf(page) === "find" && !(await isDecided(page)) && (id === null || id === "ask"))
     return find(worker, job);
   if (id === "cap") {
-    await worker.use(CAP_IS_COOL);
+    await worker.to(CAP_IS_COOL);
     await page.waitForFunction(() => document.querySelector('[data-in-hand="cap"]') === null);
     await allSent(page);
     return id;
@@ -220,7 +237,7 @@ async function once(worker: Worker, job: WeeksJob): Promise<string> {
   if (isEmpty) await worker.type(field, "0.3");
   if (await page.$("[data-next]:not(a)")) {
     const label = await page.$eval("[data-next]", (each) => each.textContent ?? "");
-    if (label === "Choose one") await worker.use({ css: "[data-in-hand] [data-choice]" });
+    if (label === "Choose one") await worker.to({ css: "[data-in-hand] [data-choice]" });
     else await worker.next();
   }
   await page
@@ -258,11 +275,16 @@ export async function followInHand(
         throw new Error(`${error.message}, after ${counted.done.slice(-8).join(", ")}`);
       }),
     );
+    // A page that is read anew starts from nowhere.
+    if (counted.done.at(-1) !== "a night")
+      await worker.isSomewhere().catch((error) => {
+        throw new Error(`${error.message}, after ${counted.done.slice(-8).join(", ")}`);
+      });
   }
   if (stageOf(page) !== "sign") throw new Error(`never came to Sign: ${counted.done.slice(-8).join(", ")}`);
   const reason = "#work textarea";
   if (await page.$(reason)) await worker.type({ css: reason }, "the owner has to go and comes back tomorrow");
-  await worker.use({ css: "main button", text: "Sign the job" });
+  await worker.to({ css: "main button", text: "Sign the job" });
   await worker.use({ css: '[role="alertdialog"] button', text: "Yes, sign" });
   await seen(page, "Signed and locked");
   counted.acts = counted.done.filter((each) => !/^to |^a night$/.test(each)).length;

@@ -1,9 +1,9 @@
+import { useRef } from "react";
 import { readRecent } from "../../../server/books/jobs/read-vehicles-jobs.ts";
 import { guarded } from "../../desk/guard.server.ts";
 import { useMember } from "../../desk/member.ts";
 import { keptReading } from "../../kept/reading.ts";
 import { staysOnItsJob } from "../../kept/stays-on-its-job.ts";
-import { Button } from "../../ui/Button.tsx";
 import { Comeback } from "../comeback/Comeback.tsx";
 import { useJob } from "../stage/context.ts";
 import { type StageRead, stage } from "../stage/stage.tsx";
@@ -28,22 +28,23 @@ function Ask({ read: { recent } }: StageRead<typeof loader>) {
   const { name } = useMember();
   const heard = useHeard(page.job.id, entries, system);
   const { answers, drafts, isDistanceWrong, clear } = heard;
+  const part = useRef<HTMLDivElement>(null);
   const save = () => {
+    if (isDistanceWrong) {
+      part.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+      return;
+    }
     book(drafts);
     clear();
   };
   const isAnswered = answers.complaint && answers.distance;
+  // What was said is booked before anything else is offered: nobody leaves with it unbooked by the same button.
+  const isSaid = maySay && (drafts.length > 0 || isDistanceWrong);
   return (
     <Work
       title="What does the owner say?"
       isDrawn={({ id }) => id.startsWith("ask:")}
-      act={
-        maySay && (
-          <Button onClick={save} disabled={drafts.length === 0 || isDistanceWrong}>
-            Book it
-          </Button>
-        )
-      }
+      typed={isSaid ? { label: "Book it", onGo: save } : undefined}
       next={{ label: isAnswered ? "On to Find" : "On to Find anyway", to: "find" }}
     >
       {recent && <Comeback recent={recent} weighed={false} />}
@@ -51,8 +52,20 @@ function Ask({ read: { recent } }: StageRead<typeof loader>) {
         Heard by {name}, now.{" "}
         {isAnswered && "What is booked stands in the book; writing here again corrects it."}
       </p>
-      <AskFields heard={heard} />
-      <AskChips heard={heard} />
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: Enter in a field of one line does what the large button does */}
+      <div
+        ref={part}
+        className="flex flex-col gap-5"
+        onKeyDown={(event) => {
+          if (event.key !== "Enter" || event.repeat || event.nativeEvent.isComposing) return;
+          if (!isSaid || !(event.target instanceof HTMLInputElement)) return;
+          event.preventDefault();
+          save();
+        }}
+      >
+        <AskFields heard={heard} />
+        <AskChips heard={heard} />
+      </div>
     </Work>
   );
 }

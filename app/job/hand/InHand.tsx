@@ -4,6 +4,7 @@ import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import type { Act, Next } from "../../../core/stages/next/index.ts";
 import { STAGE_NAMES } from "../../shell/stage-names.ts";
 import { Button } from "../../ui/Button.tsx";
+import { useHadFocus } from "../../ui/useHadFocus.ts";
 import { Cap } from "../cap/Cap.tsx";
 import { useEngine } from "../cap/useEngine.ts";
 import { Cautions } from "../stage/Cautions.tsx";
@@ -54,20 +55,13 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
   const heading = useRef<HTMLHeadingElement>(null);
   const part = useRef<HTMLElement>(null);
   const last = useRef(act.id);
-  const isAtIt = useRef(false);
-  useEffect(() => {
-    const note = ({ target }: FocusEvent) => {
-      isAtIt.current = part.current?.contains(target as Node) ?? false;
-    };
-    document.addEventListener("focusin", note);
-    return () => document.removeEventListener("focusin", note);
-  }, []);
+  const isAtIt = useHadFocus(part);
   // Whoever books it here is taken on to the next: never to the opposite act, never to nowhere.
   useEffect(() => {
     if (last.current === act.id) return;
     last.current = act.id;
     if (isAtIt.current) heading.current?.focus();
-  }, [act.id]);
+  }, [act.id, isAtIt]);
   const { id, what, why, field, choices, caution, stage } = act;
   const facts = besideWords(act, nowMs);
   const isCap = id === CAP;

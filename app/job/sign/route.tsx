@@ -42,6 +42,16 @@ export const clientLoader = keptReading<LooksToldBy>("job/sign/route", async () 
   today: new Date().toISOString().slice(0, 10),
 }));
 
+/** It only goes there: what signs has a button of its own. */
+const TO_SIGNATURE = {
+  label: "To the signature",
+  onGo: () => {
+    const why = document.querySelector<HTMLTextAreaElement>("[data-sign] textarea");
+    const to = why && !why.value.trim() ? why : document.querySelector<HTMLElement>("[data-sign] button");
+    to?.focus();
+  },
+};
+
 /** The open balance in words. Something open takes a reason; signing is asked for once more, elsewhere. */
 function Sign({ read: looks }: StageRead<typeof loader>) {
   const { page, entries, system, book, mayBook, mayCorrect, ownSignature } = useJob();
@@ -101,7 +111,7 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
     ],
   ];
   return (
-    <Work title="Do the books balance?" isDrawn={({ id }) => id === "sign"}>
+    <Work title="Do the books balance?" isDrawn={({ id }) => id === "sign"} toDrawn={TO_SIGNATURE}>
       <div>
         {isEmpty ? (
           <p className="font-bold text-3xl">The book is empty.</p>
@@ -129,33 +139,35 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
       <Unproven rows={notProven} />
       <Missing missing={missing} />
       {isEmpty && <p>There is nothing to sign: write down what was done first, in one line at least.</p>}
-      {asksWhy && !isEmpty && (
-        <TextArea
-          label="Why may it go like this?"
-          rows={2}
-          maxLength={2000}
-          value={reason}
-          error={isTold ? trouble : undefined}
-          onChange={(event) => setReason(event.target.value)}
-          disabled={!mayBook}
-          hint="Your name goes under it"
-        />
-      )}
-      {refused && (
-        <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
-          {refused.refused} Nothing was signed.
-        </p>
-      )}
-      {isOvertaken && (
-        <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
-          The book has changed since you asked. Read what is open again, then sign.
-        </p>
-      )}
-      {role === "desk" && <p>Only technicians sign.</p>}
-      <div>
-        <Button weight="main" onClick={ask} disabled={!mayBook || isEmpty}>
-          {shown.length === 0 ? "Sign the job" : `Sign with ${shown.length} open`}
-        </Button>
+      <div data-sign className="flex flex-col gap-5">
+        {asksWhy && !isEmpty && (
+          <TextArea
+            label="Why may it go like this?"
+            rows={2}
+            maxLength={2000}
+            value={reason}
+            error={isTold ? trouble : undefined}
+            onChange={(event) => setReason(event.target.value)}
+            disabled={!mayBook}
+            hint="Your name goes under it"
+          />
+        )}
+        {refused && (
+          <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
+            {refused.refused} Nothing was signed.
+          </p>
+        )}
+        {isOvertaken && (
+          <p role="alert" className="border-ink border-l-4 pl-3 font-bold">
+            The book has changed since you asked. Read what is open again, then sign.
+          </p>
+        )}
+        {role === "desk" && <p>Only technicians sign.</p>}
+        <div>
+          <Button weight="main" onClick={ask} disabled={!mayBook || isEmpty}>
+            {shown.length === 0 ? "Sign the job" : `Sign with ${shown.length} open`}
+          </Button>
+        </div>
       </div>
       {waiting.size > 0 && (
         <p className="text-ink-2">

@@ -1,9 +1,10 @@
-import { type ReactNode, useRef } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 import { useLocation } from "react-router";
 import type { Act, NextTerms } from "../../../core/stages/next/index.ts";
 import { STAGE_NAMES } from "../../shell/stage-names.ts";
 import { Button, ButtonLink } from "../../ui/Button.tsx";
 import { showSlip } from "../../ui/slips.ts";
+import { useHadFocus } from "../../ui/useHadFocus.ts";
 import { useRest } from "../../ui/useRest.ts";
 import { InHandHere } from "../hand/hand-context.ts";
 import { CAP, InHand, NothingInHand } from "../hand/InHand.tsx";
@@ -48,6 +49,22 @@ function NextStep({ next, isResting }: { next: Next; isResting: boolean }) {
   );
 }
 
+/** A button that becomes a link is another thing to a browser: whoever was on the one is on the other, not nowhere. */
+function KeepsFocus({ of, children }: { of: "link" | "button"; children: ReactNode }) {
+  const part = useRef<HTMLDivElement>(null);
+  const isAt = useHadFocus(part);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at when the one has become the other
+  useEffect(() => {
+    if (isAt.current && document.activeElement === document.body)
+      part.current?.querySelector<HTMLElement>("[data-next]")?.focus();
+  }, [of, isAt]);
+  return (
+    <div ref={part} className="contents">
+      {children}
+    </div>
+  );
+}
+
 /** A stage's work surface: what is in hand first, its tools behind it, the next step always bottom right. */
 export function Work({
   title,
@@ -55,6 +72,7 @@ export function Work({
   children,
   next: own,
   toDrawn,
+  typed,
   act: ownAct,
   known,
   isDrawn,
@@ -67,6 +85,8 @@ export function Work({
   next?: Next;
   /** Where what is in hand is drawn by the stage itself: to it; `next` where it says nothing of its own. */
   toDrawn?: Next;
+  /** What was typed or tapped here and isn't booked yet: that goes before anything else. */
+  typed?: Next;
   /** What is done here: books what was typed, say. Left of the next step. */
   act?: ReactNode;
   /** What this stage has read that the next thing to do depends on. */
@@ -86,8 +106,9 @@ export function Work({
   const isShown = act !== undefined && !(isOwn && isDrawn?.(act));
   const isHere = act !== undefined && (isOwn || !AT_ITS_STAGE.has(act.stage)) && act.choices.length > 0;
   const [first] = act?.choices ?? [];
-  const next: Next | undefined =
-    !act || (isOwn && !isShown)
+  const next: Next | undefined = typed
+    ? typed
+    : !act || (isOwn && !isShown)
       ? ((act && toDrawn) ?? own)
       : act.id === CAP
         ? { label: "To the cap", onGo: toCap }
@@ -136,7 +157,9 @@ export function Work({
           {notice}
         </p>
         {ownAct}
-        {next && <NextStep next={next} isResting={isResting} />}
+        <KeepsFocus of={next && "to" in next ? "link" : "button"}>
+          {next && <NextStep next={next} isResting={isResting} />}
+        </KeepsFocus>
       </div>
     </>
   );

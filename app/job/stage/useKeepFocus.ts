@@ -9,7 +9,7 @@ const PART = "section[aria-labelledby]";
  * its part of the stage, else the one before, else to what is in hand, else to the stage's heading: never to nowhere.
  */
 export function useKeepFocus(within: RefObject<HTMLElement | null>, entries: unknown): void {
-  const last = useRef<{ control: HTMLElement; rows: HTMLElement[] }>(undefined);
+  const last = useRef<Had>(undefined);
   useEffect(() => {
     const part = within.current;
     if (!part) return;
@@ -18,21 +18,33 @@ export function useKeepFocus(within: RefObject<HTMLElement | null>, entries: unk
       const list = event.target.closest(PART) ?? event.target.closest("ul, ol") ?? event.target;
       last.current = { control: event.target, rows: [...list.querySelectorAll<HTMLElement>(CONTROLS)] };
     };
+    // What was thought out anew is drawn when it is known, some time after the line is in the book.
+    const drawn = new MutationObserver(() => moveOn(last, part));
+    drawn.observe(part, { childList: true, subtree: true });
     part.addEventListener("focusin", note);
-    return () => part.removeEventListener("focusin", note);
+    return () => {
+      drawn.disconnect();
+      part.removeEventListener("focusin", note);
+    };
   }, [within]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at whenever the book has changed
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at whenever the book has changed, which puts controls out of use
   useEffect(() => {
-    const had = last.current;
-    if (!had) return;
-    const isLost = !had.control.isConnected || had.control.matches(":disabled");
-    const isNowhere = document.activeElement === document.body || document.activeElement === had.control;
-    if (!isLost || !isNowhere) return;
-    last.current = undefined;
-    const at = had.rows.indexOf(had.control);
-    const isThere = (row: HTMLElement) => row.isConnected && !row.matches(":disabled");
-    const next = had.rows.slice(at + 1).find(isThere) ?? had.rows.slice(0, Math.max(at, 0)).findLast(isThere);
-    const inHand = within.current?.querySelector<HTMLElement>("[data-in-hand] [tabindex='-1']");
-    (next ?? inHand ?? within.current?.querySelector<HTMLElement>("[data-stage-heading]"))?.focus();
+    if (within.current) moveOn(last, within.current);
   }, [entries]);
+}
+
+type Had = { control: HTMLElement; rows: HTMLElement[] } | undefined;
+
+function moveOn(last: RefObject<Had>, part: HTMLElement): void {
+  const had = last.current;
+  if (!had) return;
+  const isLost = !had.control.isConnected || had.control.matches(":disabled");
+  const isNowhere = document.activeElement === document.body || document.activeElement === had.control;
+  if (!isLost || !isNowhere) return;
+  last.current = undefined;
+  const at = had.rows.indexOf(had.control);
+  const isThere = (row: HTMLElement) => row.isConnected && !row.matches(":disabled");
+  const next = had.rows.slice(at + 1).find(isThere) ?? had.rows.slice(0, Math.max(at, 0)).findLast(isThere);
+  const inHand = part.querySelector<HTMLElement>("[data-in-hand] [tabindex='-1']");
+  (next ?? inHand ?? part.querySelector<HTMLElement>("[data-stage-heading]"))?.focus();
 }

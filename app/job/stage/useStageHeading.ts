@@ -1,5 +1,6 @@
 import { type RefObject, useEffect, useRef } from "react";
 import { useLocation } from "react-router";
+import { cameFrom } from "../../shell/usePageFocus.ts";
 
 /** The stage that was on screen last in this tab: what comes after another one was gone to by somebody. */
 let lastPath: string | undefined;
@@ -12,7 +13,8 @@ export function useStageHeading(): RefObject<HTMLHeadingElement | null> {
   const heading = useRef<HTMLHeadingElement>(null);
   const { pathname } = useLocation();
   useEffect(() => {
-    const isChanged = lastPath !== undefined && lastPath !== pathname;
+    const from = lastPath ?? cameFrom();
+    const isChanged = from !== undefined && from !== pathname;
     lastPath = pathname;
     if (isChanged && !isTyping()) heading.current?.focus();
   }, [pathname]);
