@@ -167,6 +167,29 @@ describe("a deep strip", () => {
     // The step that wrote it out isn't done either, and is in hand again.
     expect((await bookWords(page)).slice(-2).join(" ")).toMatch(/Line \d+ struck out.*Line \d+ struck out/);
     await seen(page, "Step 4 of 9");
-    await page.waitForSelector("::-p-aria(undertray)");
+  });
+
+  it("takes back where it was tapped what isn't done, and on Build what isn't back", async () => {
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll("#work li")].some((row) =>
+        /Undertray off.* in hand/.test(row.textContent ?? ""),
+      ),
+    );
+    await tap(page, "Not done after all: Car on stands");
+    await allSent(page);
+    expect((await bookWords(page)).at(-1)).toMatch(/struck out/);
+    await seen(page, "Step 3 of 9");
+    await tap(page, "Done: Car on stands");
+    await seen(page, "Step 4 of 9");
+    await tap(page, "Done: Undertray off");
+    await allSent(page);
+    await application.go(page, new URL(page.url()).pathname.replace("/strip", "/build"));
+    await tap(page, "Is back: Undertray on");
+    await allSent(page);
+    await tap(page, "On again: 1");
+    await tap(page, "Not back after all: Undertray on");
+    await allSent(page);
+    await page.waitForSelector('[aria-label="Is back: Undertray on"]');
+    expect((await bookWords(page)).slice(-2).join(" ")).toMatch(/struck out.*struck out/);
   });
 });

@@ -1,6 +1,7 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { stepBackDrafts } from "../../../core/book/acts/index.ts";
-import { tasksOf } from "../../../core/book/out/index.ts";
+import { balanceKey, tasksOf, thing } from "../../../core/book/out/index.ts";
+import { apartList } from "../../../core/stages/apart/index.ts";
 import { type BackItem, type BackList, type BackStep } from "../../../core/stages/build/index.ts";
 import { checkKnown } from "../../../core/trade/order/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
@@ -12,8 +13,20 @@ import { tickIds } from "../stage/tick-id.ts";
 import { TaskRow } from "./Tasks.tsx";
 import { Group, MOST_GROUPS } from "./ThingsBack.tsx";
 
+/** What came off with a step and is off still, beside what goes back with it by itself. */
+function useCameWith({ step, back }: BackStep): string {
+  const { entries } = useJob();
+  const own = new Set((back.takes ?? []).map(balanceKey));
+  const row = useMemo(() => apartList(entries, undefined, []), [entries]).find(({ id }) => id === step);
+  return (row?.things ?? [])
+    .filter((each) => each.off > 0 && !own.has(balanceKey(each)))
+    .map((each) => thing(each, each.off))
+    .join("; ");
+}
+
 /** One step of the order of work going back, with what is to be seen as it does. */
 function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
+  const came = useCameWith(step);
   const { page, entries, book, mayBook } = useJob();
   const [seen, setSeen] = useDraft<string[]>(`back:${step.entryId}`, []);
   const { back } = step;
@@ -33,6 +46,7 @@ function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
       <div className="flex flex-wrap items-center gap-3">
         <span className="min-w-48 flex-1">
           <span className="block font-bold text-lg leading-snug">{back.name}</span>
+          {came && <span className="block text-ink-2">with it came off: {came}</span>}
           {isHeld && <span className="text-ink-2">first: {step.waitsFor.join("; ")}</span>}
           {step.seeFirst && <span className="text-ink-2">look first: {step.seeFirst.join("; ")}</span>}
         </span>

@@ -1,12 +1,14 @@
 import { useSearchParams } from "react-router";
 import { factsOf, StepBack } from "../../../core/book/facts/index.ts";
 import { stillOut, tasksOf } from "../../../core/book/out/index.ts";
+import { apartList } from "../../../core/stages/apart/index.ts";
 import { backList, buildOrder } from "../../../core/stages/build/index.ts";
 import { openItems } from "../../../core/state/index.ts";
 import { readMeasured } from "../../../server/subjects/vehicles/read-measured.ts";
 import { guarded } from "../../desk/guard.server.ts";
 import { keptReading } from "../../kept/reading.ts";
 import { later } from "../../ui/later.ts";
+import { OnAgain } from "../apart/StepsAndThings.tsx";
 import { Cautions } from "../stage/Cautions.tsx";
 import { useJob } from "../stage/context.ts";
 import { type StageRead, stage } from "../stage/stage.tsx";
@@ -66,6 +68,7 @@ function Build({ read: { torques } }: StageRead<typeof loader>) {
       <LeftOver />
       {isOneList && <StepsBack list={backList(entries)} />}
       {(lines.length > 0 || isBagOpen) && !isOneList && <ThingsBack />}
+      {!isBagOpen && <OnAgain rows={apartList(entries, undefined, [])} />}
     </div>
   );
   const back: Tool[] = [

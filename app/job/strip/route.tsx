@@ -2,14 +2,17 @@ import { Undo2 } from "lucide-react";
 import { useMemo } from "react";
 import { notOffDrafts, tookOff } from "../../../core/book/acts/index.ts";
 import { stillOut, thing } from "../../../core/book/out/index.ts";
+import { apartList } from "../../../core/stages/apart/index.ts";
 import type { LearnedOut } from "../../../core/stages/earlier-jobs/index.ts";
 import { partsGate, workOrderOf } from "../../../core/stages/plan/index.ts";
+import { stepOf } from "../../../core/stages/strip/index.ts";
 import { readLastOnModel } from "../../../server/books/jobs/read-last-on-model.ts";
 import { guarded } from "../../desk/guard.server.ts";
 import { keptReading } from "../../kept/reading.ts";
 import { staysOnItsJob } from "../../kept/stays-on-its-job.ts";
 import { Button } from "../../ui/Button.tsx";
 import { later } from "../../ui/later.ts";
+import { StepsAndThings } from "../apart/StepsAndThings.tsx";
 import { Cautions } from "../stage/Cautions.tsx";
 import { useJob } from "../stage/context.ts";
 import { DrainWays } from "../stage/DrainWays.tsx";
@@ -64,22 +67,30 @@ function Strip({ read: { last } }: StageRead<typeof loader>) {
   const lines = stillOut(entries);
   const StripTools = stripTools.use()?.StripTools;
   const gate = partsGate(entries);
-  const work = workOrderOf(entries);
+  const work = useMemo(() => workOrderOf(entries), [entries]);
+  const rows = useMemo(() => apartList(entries, work, last?.outs ?? NO_OUTS), [entries, work, last]);
+  const inSteps = new Set(work?.steps.map(({ id }) => id));
+  // What a step of the order takes off is tapped in its step.
+  const alone = pads.taps.filter((pad) => !inSteps.has(stepOf({ place: "", ...pad, count: 1 }) ?? ""));
   const isOut = (each: Pad) =>
     lines.some(
       (line) => line.account === each.account && line.item === each.item && line.place === (each.place ?? ""),
     );
   const taps = (
-    <div key="off" className="grid gap-x-8 gap-y-6 xl:grid-cols-[1fr_1.4fr]">
+    <div
+      key="off"
+      className={`grid gap-x-8 gap-y-6 ${work ? "xl:grid-cols-[1fr_1.3fr]" : "xl:grid-cols-[1fr_1.4fr]"}`}
+    >
       <div className="xl:col-span-2 empty:hidden">
         <Cautions texts={CAUTIONS} />
       </div>
       <section aria-labelledby="usual" className="flex flex-col gap-3">
         <h3 id="usual" className="text-xl">
-          Tap what is off
+          {work ? "Steps and things" : "Tap what is off"}
         </h3>
+        {work && <StepsAndThings rows={rows} inHand={work.ready[0]?.id} />}
         <div className="grid grid-cols-2 gap-2 xl:grid-cols-1">
-          {pads.taps.map((each) => (
+          {(work ? alone : pads.taps).map((each) => (
             <div key={thing(each)} className="flex gap-1">
               <Button
                 disabled={!mayBook || isOut(each)}

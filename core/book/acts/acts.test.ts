@@ -63,6 +63,8 @@ const EVERY: Record<Exclude<keyof typeof acts, "dueWords">, EntryDraft[]> = {
   measuredUnit: [acts.measuredUnit({ steering: "left", widthMm: 640 })],
   movedOver: [acts.movedOver(PART, "bushes", "moved")],
   needsNoParts: [acts.needsNoParts()],
+  notBackDrafts: acts.notBackDrafts({ step: "fan" }, []),
+  notDoneDrafts: acts.notDoneDrafts("fan", []),
   notOffDrafts: acts.notOffDrafts({ account: "part", item: "fan" }, []),
   noted: [acts.noted("Bolt: through 12 mm")],
   openedWithout: [acts.openedWithout([PART], "it must go today")],

@@ -41,5 +41,5 @@ export { pointedAt, readCaution, tookPicture } from "./pictures.ts";
 export { type Choice, chosePart, measuredUnit, needsNoParts, tookOrder, tookRemedy } from "./plan.ts";
 export { heardFan, loggedWarmUp, proved, readCoolant, readPressure, readRoom } from "./prove.ts";
 export { dueWords, saidLook, signed } from "./sign.ts";
-export { notOffDrafts, stepBackDrafts, stepDoneDrafts } from "./steps.ts";
+export { notBackDrafts, notDoneDrafts, notOffDrafts, stepBackDrafts, stepDoneDrafts } from "./steps.ts";
 export { waits } from "./waits.ts";

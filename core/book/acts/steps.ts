@@ -1,5 +1,5 @@
 import { WAYS_BACK, type WorkStep } from "../../trade/order/index.ts";
-import { type Entry, type EntryDraft, standing } from "../entry/index.ts";
+import { type Entry, type EntryDraft, type StandingEntry, standing } from "../entry/index.ts";
 import { dataOf, factsOf, StepBack, StepDone } from "../facts/index.ts";
 import type { StepOff } from "../out/index.ts";
 import { balanceKey, outOpen } from "../out/index.ts";
@@ -8,7 +8,10 @@ import { struck } from "./lines.ts";
 import type { Thing } from "./moves.ts";
 
 /** What is booked as a step of the order of work is done: the step, then what it takes off, where that isn't off yet. */
-export function stepDoneDrafts({ id, name }: WorkStep, entries: readonly Entry[]): EntryDraft[] {
+export function stepDoneDrafts(
+  { id, name }: Pick<WorkStep, "id" | "name">,
+  entries: readonly Entry[],
+): EntryDraft[] {
   const takes = Object.hasOwn(WAYS_BACK, id) ? (WAYS_BACK[id]?.takes ?? []) : [];
   const moves = takes
     .filter((taken) => outOpen(entries, taken) === 0)
@@ -35,6 +38,45 @@ export function notOffDrafts(off: Thing, entries: readonly Entry[]): EntryDraft[
       WAYS_BACK[fact.step]?.takes?.some((taken) => balanceKey(taken) === key),
   );
   return [struck(line.id, line.kind), ...(step ? [struck(step.entry.id, step.entry.kind)] : [])];
+}
+
+/** The lines that were booked in one act with this one, as they follow it: of one moment and one hand, and moving things this way. */
+function movedWith(line: StandingEntry, way: "out" | "in", entries: readonly Entry[]): StandingEntry[] {
+  const after = standing(entries).filter(({ order }) => order > line.order);
+  const end = after.findIndex(
+    ({ at, by, [way]: count = 0 }) => at !== line.at || by !== line.by || count <= 0,
+  );
+  return end < 0 ? after : after.slice(0, end);
+}
+
+/**
+ * What is booked as a step turns out not to be done after all: its line is struck, and what was written out in the same act, as far as
+ * that is out still. Nothing where it isn't done, or was undone since.
+ */
+export function notDoneDrafts(step: string, entries: readonly Entry[]): EntryDraft[] {
+  const done = factsOf(entries, StepDone).findLast(({ fact }) => fact.step === step)?.entry;
+  if (!done || factsOf(entries, StepBack).some(({ fact }) => fact.done === done.id)) return [];
+  const isStillOut = (line: StandingEntry) =>
+    line.account === "coolant" || outOpen(entries, line) >= (line.out ?? 0);
+  return [done, ...movedWith(done, "out", entries).filter(isStillOut)].map(({ id, kind }) =>
+    struck(id, kind),
+  );
+}
+
+/**
+ * What is booked as something isn't back after all, a step or a thing: the line that says so is struck, and so is the step's whose act
+ * it was of, with all that went back in it. Nothing where nobody said that it is back.
+ */
+export function notBackDrafts(of: { step: string } | Thing, entries: readonly Entry[]): EntryDraft[] {
+  const backs = factsOf(entries, StepBack).map(({ fact, entry }) => ({
+    step: fact.step,
+    lines: [entry, ...movedWith(entry, "in", entries)],
+  }));
+  const strike = (lines: readonly StandingEntry[] = []) => lines.map(({ id, kind }) => struck(id, kind));
+  if ("step" in of) return strike(backs.findLast(({ step }) => step === of.step)?.lines);
+  const key = balanceKey(of);
+  const line = standing(entries).findLast((each) => (each.in ?? 0) > 0 && balanceKey(each) === key);
+  return line ? strike(backs.findLast(({ lines }) => lines.includes(line))?.lines ?? [line]) : [];
 }
 
 /** The one step in which a part comes out and another goes in. */

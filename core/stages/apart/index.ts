@@ -1,0 +1,1 @@
+export { type ApartRow, type ApartThing, apartList } from "./apart-list.ts";
