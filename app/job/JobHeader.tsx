@@ -123,7 +123,7 @@ export const JobHeader = memo(function JobHeader({ context }: { context: JobCont
     // As high for one line as for two, so that nothing below it moves when the type arrives.
     <header className="flex min-h-[4.2rem] items-center justify-between gap-x-6 max-sm:min-w-0 max-sm:flex-1 gap-y-2 px-5 pt-2 max-sm:gap-x-2 max-sm:pt-0 max-sm:pr-2 lg:px-7">
       <div className="flex min-w-0 flex-wrap items-baseline gap-x-4 max-sm:flex-nowrap">
-        <h1 className="figure whitespace-nowrap text-2xl">
+        <h1 className="figure whitespace-nowrap text-2xl max-sm:text-lg">
           <Link to={`/vehicles/${vehicle.id}`}>{vehicle.plate}</Link>
         </h1>
         <p className="max-sm:sr-only">{rest.join(" · ")}</p>

@@ -11,9 +11,12 @@ export function CardSheet({ card, system }: { card: CoolingCard | null; system: 
       {!card ? (
         <p>No card yet. Logs can't be judged without one.</p>
       ) : (
-        <dl>
+        <dl className="md:max-xl:columns-2 md:max-xl:gap-8">
           {cardRows(card, system).map(({ name, lines }) => (
-            <div key={name} className="flex items-baseline justify-between gap-4 border-rule border-b py-2">
+            <div
+              key={name}
+              className="flex break-inside-avoid items-baseline justify-between gap-4 border-rule border-b py-2"
+            >
               <dt className="shrink-0 text-ink-2">{name}</dt>
               <dd className="whitespace-pre-line text-right font-bold">{lines.join("\n")}</dd>
             </div>

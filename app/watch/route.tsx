@@ -38,7 +38,7 @@ export default function Watch() {
           return (
             <li
               key={vehicleId}
-              className="grid grid-cols-1 gap-x-8 gap-y-3 border-ink border-t-2 py-4 lg:grid-cols-[20rem_minmax(0,1fr)]"
+              className="grid grid-cols-1 gap-x-8 gap-y-3 border-ink border-t-2 py-4 xl:grid-cols-[20rem_minmax(0,1fr)]"
             >
               <div className="flex flex-col gap-3">
                 <h2 className="text-2xl">

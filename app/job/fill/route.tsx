@@ -1,6 +1,6 @@
 import { bleedRun } from "../../../core/stages/fill/index.ts";
 import { bledVehicle, coolantBalance } from "../../../core/state/index.ts";
-import { CAP_OPENS_WORDS } from "../../../core/trade/limits/index.ts";
+import { HOT_CAP_WORDS } from "../../../core/trade/limits/index.ts";
 import { useMember } from "../../desk/member.ts";
 import { LaterPart } from "../../ui/LaterPart.tsx";
 import { later } from "../../ui/later.ts";
@@ -17,7 +17,7 @@ import { Litres } from "./Litres.tsx";
 const mix = later(async () => (await import("./mix/Mix.tsx")).Mix);
 
 const CAUTIONS = [
-  `Never open a hot cap: ${CAP_OPENS_WORDS}, let the pressure go.`,
+  HOT_CAP_WORDS,
   "Coolant is sweet and poisons animals and children: catch it, wipe it up, sealed drum, local rules.",
 ];
 

@@ -117,7 +117,7 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
           </p>
         )}
       </div>
-      <Beside next={next} nowMs={nowMs} />
+      <Beside next={next} nowMs={nowMs} isNarrow={isCap || field !== undefined} />
     </section>
   );
 }

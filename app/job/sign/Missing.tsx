@@ -9,7 +9,7 @@ export function Missing({ missing }: { missing: readonly Duty[] }) {
   if (missing.length === 0) return null;
   return (
     <div>
-      <h3 className="font-bold text-xl">Not said</h3>
+      <h3 className="flex min-h-12 items-center font-bold text-xl">Not said</h3>
       <ul className="border-ink border-t-2">
         {missing.map(({ words, stage }, index) => (
           <li

@@ -9,7 +9,7 @@ export function Unproven({ rows }: { rows: readonly ProofRow[] }) {
   if (rows.length === 0) return null;
   return (
     <div>
-      <h3 className="flex flex-wrap items-baseline justify-between gap-x-4 font-bold text-xl">
+      <h3 className="flex min-h-12 flex-wrap items-center justify-between gap-x-4 font-bold text-xl">
         Not proven
         <Link
           className="inline-flex min-h-12 items-center font-normal text-base underline underline-offset-4"

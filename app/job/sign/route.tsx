@@ -122,10 +122,10 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
             <p className="mb-2 font-bold text-3xl">
               {shown.length === 1 ? "One thing is open" : `${shown.length} things are open`}
             </p>
-            <ul className="border-ink border-t-2">
+            <ul className="gap-x-8 border-ink border-t-2 sm:columns-2">
               {shown.map(({ about, words, settledBy, line }, index) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: two things may be open in the same words
-                <li key={`${index} ${words}`} className="border-rule border-b py-1">
+                <li key={`${index} ${words}`} className="break-inside-avoid border-rule border-b py-1">
                   {words}
                   {(line ? line.open < 0 : !SAYS_IT_ITSELF.has(about)) && (
                     <span className="block text-ink-2">{settledBy}</span>
@@ -136,8 +136,12 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
           </>
         )}
       </div>
-      <Unproven rows={notProven} />
-      <Missing missing={missing} />
+      {(notProven.length > 0 || missing.length > 0) && (
+        <div className="grid items-start gap-x-8 gap-y-5 xl:grid-cols-2">
+          <Unproven rows={notProven} />
+          <Missing missing={missing} />
+        </div>
+      )}
       {isEmpty && <p>There is nothing to sign: write down what was done first, in one line at least.</p>}
       <div data-sign className="flex flex-col gap-5">
         {asksWhy && !isEmpty && (

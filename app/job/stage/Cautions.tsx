@@ -1,8 +1,10 @@
+import { useContext } from "react";
 import { readCaution } from "../../../core/book/acts/index.ts";
 import { CautionRead, factsOf } from "../../../core/book/facts/index.ts";
 import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import { useMember } from "../../desk/member.ts";
 import { Button } from "../../ui/Button.tsx";
+import { InHandHere } from "../hand/hand-context.ts";
 import { useJob } from "./context.ts";
 import { sayTick } from "./tick-id.ts";
 
@@ -14,7 +16,9 @@ export function Cautions({ texts }: { texts: readonly string[] }) {
   const read = new Set(
     factsOf(entries, CautionRead).flatMap(({ entry }) => (entry.by === personId ? [entry.text] : [])),
   );
-  const unread = texts.filter((text) => !read.has(text));
+  // What stands at the act in hand already is not said again behind it.
+  const inHand = useContext(InHandHere);
+  const unread = texts.filter((text) => !read.has(text) && text !== inHand?.caution);
   const [first] = unread;
   if (!first) return null;
   return (

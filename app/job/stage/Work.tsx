@@ -149,10 +149,10 @@ export function Work({
             />
           )}
           {!act && mayBook && <NothingInHand next={hand.next} nowMs={hand.nowMs} />}
-          <InHandHere value={act}>{children}</InHandHere>
+          <InHandHere value={isShown ? act : undefined}>{children}</InHandHere>
         </div>
       </section>
-      <div className="bottom-[3.75rem] z-10 flex print:hidden flex-wrap items-center justify-end gap-3 border-rule border-t bg-paper px-5 py-2 rail:tall:sticky book:static lg:px-7">
+      <div className="bottom-14 z-10 flex print:hidden flex-wrap items-center justify-end gap-3 border-rule border-t bg-paper px-5 py-2 rail:tall:sticky book:static lg:px-7">
         <p role="status" className="mr-auto font-bold">
           {notice}
         </p>

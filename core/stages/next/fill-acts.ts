@@ -16,7 +16,7 @@ import { BleedSign, BleedStep, factsOf, lastFact } from "../../book/facts/index.
 import { format } from "../../kernel/units/index.ts";
 import { coolantBalance, isKnownLow } from "../../state/index.ts";
 import { bleedProgress, methodsFor, SCHOOL_WORDS, SIGN_WORDS, SIGNS } from "../../trade/bleed/index.ts";
-import { CAP_OPENS_WORDS } from "../../trade/limits/index.ts";
+import { HOT_CAP_WORDS } from "../../trade/limits/index.ts";
 import { type BleedRun, bleedRun, isHeld } from "../fill/index.ts";
 import { type Act, ALONE, type Choice, type Field, type Needs } from "./act.ts";
 import type { Room } from "./room.ts";
@@ -24,7 +24,6 @@ import type { Room } from "./room.ts";
 const MOST_L = 60;
 /** So much poured was a fill: air went in with it. */
 const LEAST_FILL_L = 1;
-const HOT_CAP = `Never open a hot cap: ${CAP_OPENS_WORDS}, let the pressure go.`;
 const OPENED: Needs = { people: 1, tools: [], engine: "opened", isTogether: true };
 const TOGETHER: Needs = { people: 1, tools: [], isTogether: true };
 const fill = (drafts: EntryDraft[]): EntryDraft[] => drafts.map((draft) => ({ ...draft, stage: "fill" }));
@@ -46,7 +45,7 @@ export const capAct = ({ state }: Room): Act => ({
   why: state.engine.cap.because,
   minutes: 2,
   needs: ALONE,
-  caution: HOT_CAP,
+  caution: HOT_CAP_WORDS,
   field: { kind: "figure", label: "Engine's sensor reads", dimension: "temperature", least: -40, most: 150 },
   choices: [
     {
@@ -165,7 +164,7 @@ function stepAct(run: BleedRun, room: Room): Act {
       what: "Cold again: go on from the warm-up",
       why: `Stopped: ${stopped}. Engine off, cap on, and let it cool.`,
       needs: OPENED,
-      caution: HOT_CAP,
+      caution: HOT_CAP_WORDS,
       choices: [{ id: "again", words: "Go on", lines: () => fill([beganStep(method, method.againFrom)]) }],
     };
   const { entries, now, vehicle, state, nowMs } = room;
@@ -194,7 +193,7 @@ function stepAct(run: BleedRun, room: Room): Act {
     ...(step.minutes !== undefined && { minutes: step.minutes }),
     needs: isShutNow ? OPENED : TOGETHER,
     ...(isTopUp
-      ? { caution: HOT_CAP }
+      ? { caution: HOT_CAP_WORDS }
       : runs
         ? { caution: "Engine running: doors open, extraction on." }
         : {}),
@@ -215,7 +214,7 @@ export function stopAct({ entries }: Room): Act {
     minutes: 1,
     needs: ALONE,
     isInHand: true,
-    caution: HOT_CAP,
+    caution: HOT_CAP_WORDS,
     choices: begun
       ? [{ id: "off", words: "Engine is off", lines: () => fill([leftBleeding(begun, "stops")]) }]
       : [],
@@ -273,7 +272,7 @@ export function bleedActs(room: Room): Act[] {
       why: best.because,
       minutes: best.steps.reduce((sum, { minutes = 0 }) => sum + minutes, 0),
       needs: OPENED,
-      caution: HOT_CAP,
+      caution: HOT_CAP_WORDS,
       choices: [best, ...(second ? [second] : [])].map((method) => ({
         id: method.school,
         words: `Begin: ${SCHOOL_WORDS[method.school]}`,
@@ -310,7 +309,7 @@ export function levelActs({ state, entries }: Room): Act[] {
         why: `${low}.`,
         minutes: 5,
         needs: OPENED,
-        caution: HOT_CAP,
+        caution: HOT_CAP_WORDS,
         field: litres("How much went in"),
         choices: [
           {
@@ -332,7 +331,7 @@ export function levelActs({ state, entries }: Room): Act[] {
       why: "After every pour, and after a night: where it has fallen there was air, or it is lost.",
       minutes: 3,
       needs: OPENED,
-      caution: HOT_CAP,
+      caution: HOT_CAP_WORDS,
       choices: look("Cold, at the line"),
     },
   ];

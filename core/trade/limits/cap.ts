@@ -6,6 +6,8 @@ export const CAP_OPENS_C = 50;
 
 /** The same for who reads it, in words. */
 export const CAP_OPENS_WORDS = `below about ${CAP_OPENS_C} °C, cloth over it, first notch`;
+/** What whoever is about to open a system reads first. */
+export const HOT_CAP_WORDS = `Never open a hot cap: ${CAP_OPENS_WORDS}, let the pressure go.`;
 
 /** A sensor reads to a degree either way: the coolant is taken to be so much hotter than it says, °C. */
 export const SENSOR_ERROR_C = 1;
