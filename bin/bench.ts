@@ -1,5 +1,6 @@
 // Every figure this project holds itself to, measured now: npm run bench [-- name]
 import { benchCrowd } from "./bench/crowd.ts";
+import { benchDay } from "./bench/day.ts";
 import { benchDiagnosis } from "./bench/diagnosis.ts";
 import { benchExplore } from "./bench/explore.ts";
 import { benchFillAndWatch } from "./bench/fill-and-watch.ts";
@@ -40,6 +41,7 @@ const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   reports: benchReports,
   state: benchState,
   next: benchNext,
+  day: benchDay,
   rush: benchRush,
   hostile: benchHostile,
   crowd: benchCrowd,

@@ -7,6 +7,7 @@ import { readReport } from "../../../server/reports/read-report.ts";
 import { guarded } from "../../desk/guard.server.ts";
 import { keptReading } from "../../kept/reading.ts";
 import { Button } from "../../ui/Button.tsx";
+import { FileLink } from "../../ui/FileLink.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { LogCurve } from "./LogCurve.tsx";
 
@@ -90,12 +91,9 @@ export default function Report() {
           Back to the job
         </Link>
         <Button onClick={() => window.print()}>Print this page</Button>
-        <a
-          className="inline-flex min-h-12 items-center font-bold underline underline-offset-4"
-          href={`/jobs/${jobId}/report.pdf`}
-        >
+        <FileLink href={`/jobs/${jobId}/report.pdf`} name="report.pdf">
           As PDF
-        </a>
+        </FileLink>
       </p>
       <article data-sheet className="max-w-4xl">
         <header className="flex items-start justify-between gap-6">

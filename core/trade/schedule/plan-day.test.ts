@@ -1,0 +1,251 @@
+import { describe, expect, it } from "vitest";
+import { seededRandom } from "../../kernel/chance/index.ts";
+import { brokenRules } from "./broken-rules.fixture.ts";
+import { anyDay, costOf, inTurn } from "./days.fixture.ts";
+import { exactCost } from "./exact-day.fixture.ts";
+import { type DayGiven, planDay, plansOfDay } from "./index.ts";
+
+const EIGHT_TO_SIX = { from: 480, to: 1080 };
+const one = (given: Partial<DayGiven>): DayGiven => ({
+  now: 480,
+  people: [{ id: "tobin", ...EIGHT_TO_SIX }],
+  lifts: 0,
+  jobs: [],
+  ...given,
+});
+
+describe("a day that is laid", () => {
+  it("makes one car's waiting another's work", () => {
+    const plan = planDay(
+      one({
+        jobs: [
+          {
+            id: "1347",
+            acts: [
+              { id: "drain", minutes: 10, restAfter: 60 },
+              { id: "strip", minutes: 30, after: ["drain"] },
+            ],
+          },
+          { id: "2417", acts: [{ id: "test", minutes: 50 }] },
+        ],
+      }),
+    );
+    expect(plan.slips.map(({ act, start }) => [act, start])).toEqual([
+      ["drain", 480],
+      ["test", 490],
+      ["strip", 550],
+    ]);
+    expect(plan.cost).toBe(100 + 60 + 2 * 3);
+  });
+
+  it("keeps every rule on days of every kind", () => {
+    const random = seededRandom(23);
+    for (let day = 0; day < 20; day++) {
+      const given = anyDay(random, {
+        acts: 4 + Math.floor(random() * 14),
+        jobs: 6,
+        people: 1 + Math.floor(random() * 4),
+        lifts: Math.floor(random() * 3),
+      });
+      expect(brokenRules(given, planDay(given))).toEqual([]);
+    }
+  });
+
+  it("costs within 5 % of the least that a small day can", () => {
+    const random = seededRandom(2323);
+    const over: string[] = [];
+    let counted = 0;
+    for (let day = 0; counted < 20; day++) {
+      const given = anyDay(random, { acts: 3 + (day % 5), jobs: 3, people: 1 + (day % 3), lifts: day % 3 });
+      const { cost, unplaced } = planDay(given);
+      if (unplaced.length > 0) continue;
+      counted++;
+      const least = exactCost(given, cost);
+      if (least !== undefined && cost > least * 1.05) over.push(`day ${day}: ${cost}, at least ${least}`);
+    }
+    expect(over).toEqual([]);
+  }, 60_000);
+
+  it("is never worse than first come first served", () => {
+    const random = seededRandom(232);
+    let served = 0;
+    for (let day = 0; day < 10; day++) {
+      const given = anyDay(random, { acts: 16, jobs: 6, people: 3, lifts: 2 });
+      const plain = {
+        ...given,
+        jobs: given.jobs.map((job) => ({ ...job, acts: job.acts.map(({ hot: _, ...act }) => act) })),
+      };
+      const ends = inTurn(plain);
+      if (ends.size === 0) continue;
+      served++;
+      const plan = planDay(plain);
+      expect(plan.unplaced).toEqual([]);
+      expect(plan.cost - costOf(plain, ends)).toBeLessThanOrEqual(3 * 16);
+    }
+    expect(served).toBeGreaterThan(5);
+  });
+});
+
+describe("a day that is laid again", () => {
+  it("stays where it was where nothing happened, and where somebody else's act was touched", () => {
+    const random = seededRandom(77);
+    for (let day = 0; day < 6; day++) {
+      const given = anyDay(random, { acts: 14, jobs: 6, people: 3, lifts: 2 });
+      const before = planDay(given);
+      const again = planDay({ ...given, before: before.slips });
+      expect(again.cost).toBeLessThanOrEqual(before.cost);
+      const moved = again.slips.filter(({ job, act, start }) =>
+        before.slips.every((was) => was.job !== job || was.act !== act || was.start !== start),
+      );
+      // Nothing moves that the day isn't better by.
+      if (moved.length > 0) expect(before.cost - again.cost).toBeGreaterThan(90 * moved.length);
+    }
+  });
+
+  it("moves what an ill person would have done, and leaves the others' work alone", () => {
+    const given = one({
+      people: ["ilse", "tobin"].map((id) => ({ id, ...EIGHT_TO_SIX })),
+      jobs: [
+        { id: "a", acts: [{ id: "strip", minutes: 120, by: "ilse" }] },
+        { id: "b", acts: [{ id: "test", minutes: 60, by: "tobin" }] },
+      ],
+    });
+    const { slips } = planDay(given);
+    const ill = {
+      ...given,
+      people: given.people.filter(({ id }) => id === "tobin"),
+      jobs: given.jobs.map((job) => ({ ...job, acts: job.acts.map(({ by: _, ...act }) => act) })),
+      before: slips,
+    };
+    const again = planDay(ill);
+    expect(again.slips.map(({ job, people, start }) => [job, people[0], start])).toEqual([
+      ["b", "tobin", 480],
+      ["a", "tobin", 540],
+    ]);
+  });
+
+  it("lets go first what was promised, though it came last, and moves no more than that takes", () => {
+    const given = one({
+      now: 660,
+      jobs: [
+        { id: "a", acts: [{ id: "strip", minutes: 60 }] },
+        { id: "b", acts: [{ id: "test", minutes: 60 }] },
+      ],
+    });
+    const { slips } = planDay(given);
+    const jobs = [...given.jobs, { id: "c", promisedAt: 720, acts: [{ id: "fuse", minutes: 60 }] }];
+    const again = planDay({ ...given, jobs, before: slips });
+    expect(again.late).toEqual([]);
+    expect(again.slips.find(({ job }) => job === "c")?.start).toBe(660);
+    const kept = again.slips.filter(({ job, start }) =>
+      slips.some((was) => was.job === job && was.start === start),
+    );
+    expect(kept).toHaveLength(1);
+  });
+});
+
+describe("what is held, and what doesn't fit", () => {
+  it("stays at its time and with its person, and the rest gives way", () => {
+    const plan = planDay(
+      one({
+        people: ["ilse", "tobin"].map((id) => ({ id, ...EIGHT_TO_SIX })),
+        jobs: [
+          { id: "a", promisedAt: 560, acts: [{ id: "strip", minutes: 60, by: "tobin" }] },
+          { id: "b", acts: [{ id: "top up", minutes: 30, by: "tobin", at: 500 }] },
+        ],
+      }),
+    );
+    expect(plan.slips.map(({ act, people, start }) => [act, people[0], start])).toEqual([
+      ["top up", "tobin", 500],
+      ["strip", "tobin", 530],
+    ]);
+    expect(plan.late).toEqual([
+      { job: "a", minutes: 30, because: "strip: nobody is free for it before, 50 minutes" },
+    ]);
+  });
+
+  it("is left out with its reason", () => {
+    const reasons = planDay(
+      one({
+        jobs: [
+          { id: "a", acts: [{ id: "strip", minutes: 90, people: 2 }] },
+          { id: "b", acts: [{ id: "lift", minutes: 30, lift: true }] },
+          {
+            id: "c",
+            acts: [
+              { id: "long", minutes: 700 },
+              { id: "more", minutes: 5, after: ["long"] },
+            ],
+          },
+          { id: "d", acts: [{ id: "hers", minutes: 30, by: "ilse" }] },
+        ],
+      }),
+    ).unplaced.map(({ act, because }) => `${act}: ${because}`);
+    expect(reasons).toEqual([
+      "strip: it wants two people, and one is here",
+      "lift: it wants a lift, and there is none",
+      "long: its 700 minutes don't fit today any more",
+      "more: what it comes after doesn't fit today",
+      "hers: it is held to ilse, who isn't here",
+    ]);
+  });
+
+  it("is no break worked through, and no second engine run by one person", () => {
+    const { slips } = planDay(
+      one({
+        people: [{ id: "tobin", ...EIGHT_TO_SIX, breaks: [[500, 520]] }],
+        jobs: [
+          { id: "a", acts: [{ id: "warm up", minutes: 20, hot: true, restAfter: 40 }] },
+          { id: "b", acts: [{ id: "warm up", minutes: 20, hot: true, restAfter: 40 }] },
+        ],
+      }),
+    );
+    expect(slips.map(({ start }) => start)).toEqual([480, 540]);
+  });
+
+  it.each([
+    [{ now: 480.5 }, "now is 480.5"],
+    [{ lifts: -1 }, "lifts is -1"],
+    [{ jobs: [{ id: "a", acts: [{ id: "x", minutes: -5 }] }] }, "x of a: its minutes is -5"],
+    [{ jobs: [{ id: "a", acts: [{ id: "x", minutes: 5, after: ["y"] }] }] }, "comes after y"],
+    [
+      {
+        jobs: [
+          {
+            id: "a",
+            acts: [
+              { id: "x", minutes: 5, after: ["y"] },
+              { id: "y", minutes: 5, after: ["x"] },
+            ],
+          },
+        ],
+      },
+      "x, y of a wait for each other",
+    ],
+    [
+      {
+        jobs: [
+          { id: "a", acts: [] },
+          { id: "a", acts: [] },
+        ],
+      },
+      "Two of a name",
+    ],
+  ] as [Partial<DayGiven>, string][])("is refused where it can't be: %j", (given, words) => {
+    expect(() => planDay(one(given))).toThrow(RangeError);
+    expect(() => planDay(one(given))).toThrow(words);
+  });
+
+  it("is nothing on a day with nothing in it, or nobody", () => {
+    expect(planDay(one({}))).toEqual({ slips: [], cost: 0, late: [], unplaced: [] });
+    const alone = planDay(one({ people: [], jobs: [{ id: "a", acts: [{ id: "x", minutes: 5 }] }] }));
+    expect(alone.unplaced).toEqual([{ job: "a", act: "x", because: "nobody is here" }]);
+  });
+
+  it("is laid the same way twice, and better and better while it is searched", () => {
+    const given = anyDay(seededRandom(5), { acts: 12, jobs: 4, people: 3, lifts: 2 });
+    const costs = [...plansOfDay(given)].map(({ cost, unplaced }) => cost + 1e7 * unplaced.length);
+    expect([...costs].sort((a, b) => b - a)).toEqual(costs);
+    expect(planDay(given)).toEqual(planDay(given));
+  });
+});

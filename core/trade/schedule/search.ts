@@ -1,0 +1,150 @@
+import { seededRandom } from "../../kernel/chance/index.ts";
+import type { Day, Genes, Laid, Task } from "./lay.ts";
+
+/** So many acts are laid in the search, all its tries together; a day of few acts is tried more often. */
+const WORK = 60_000;
+/** A day laid again begins from what was laid: whoever waits for it has just tapped something. */
+const WORK_AGAIN = 25_000;
+const TRIES_PER_PAIR = 60;
+const FEWEST_TRIES = 150;
+/** A try that is worse by so much of the whole is taken now and then, less and less. */
+const WARM = 0.02;
+/** How many tries without a better one before it starts from the best again. */
+const PATIENCE = 400;
+
+type Key = (task: Task) => number;
+
+/** An order in which every act stands behind what it comes after, by this key among those that are free. */
+function orderBy(tasks: readonly Task[], keyOf: Key): number[] {
+  const left = new Set(tasks.map(({ index }) => index));
+  const order: number[] = [];
+  const sorted = [...tasks].sort((a, b) => keyOf(a) - keyOf(b) || a.index - b.index);
+  while (left.size > 0)
+    for (const { index, after } of sorted)
+      if (left.has(index) && !after.some((before) => left.has(before))) {
+        left.delete(index);
+        order.push(index);
+        break;
+      }
+  return order;
+}
+
+/** The same order with each act behind what it comes after. */
+function mended(order: readonly number[], tasks: readonly Task[]): number[] {
+  const isDone = new Uint8Array(tasks.length);
+  const result: number[] = [];
+  let waiting: number[] = [];
+  const isFree = (index: number) => tasks[index]?.after.every((before) => isDone[before]) === true;
+  const take = (index: number) => {
+    isDone[index] = 1;
+    result.push(index);
+  };
+  for (const index of order) {
+    if (!isFree(index)) {
+      waiting.push(index);
+      continue;
+    }
+    take(index);
+    for (let isTaken = waiting.length > 0; isTaken; ) {
+      const free = waiting.find(isFree);
+      isTaken = free !== undefined;
+      if (free === undefined) break;
+      waiting = waiting.filter((each) => each !== free);
+      take(free);
+    }
+  }
+  return result;
+}
+
+/** Where a search begins: as they came, by promise, by least slack, shortest and longest job first, and as the day was. */
+function beginnings(day: Day, promisedAt: readonly (number | undefined)[], was: Key): number[][] {
+  const { tasks } = day;
+  const work = promisedAt.map((_, job) =>
+    tasks.reduce(
+      (sum, task) => sum + (task.job === job ? task.act.minutes + (task.act.restAfter ?? 0) : 0),
+      0,
+    ),
+  );
+  const due = (job: number) => promisedAt[job] ?? 1e6;
+  const keys: Key[] = [
+    ({ index }) => index,
+    ({ job }) => due(job),
+    ({ job }) => due(job) - (work[job] ?? 0),
+    ({ job }) => work[job] ?? 0,
+    ({ job }) => -(work[job] ?? 0),
+    was,
+  ];
+  return keys.map((key) => orderBy(tasks, key));
+}
+
+/** Better and better ways to lay the day, the best of them last. Repeatable: chance comes from a seed, and time isn't asked. */
+export function* search(day: Day, promisedAt: readonly (number | undefined)[], was: Key): Generator<Laid> {
+  const { tasks } = day;
+  const count = tasks.length;
+  const stays = Uint8Array.from(tasks, (task) => (day.mayStay(task) ? 1 : 0));
+  const fresh = (order: number[]): Genes => ({
+    order,
+    asked: new Int8Array(count).fill(-1),
+    isLast: new Uint8Array(count),
+    stays: stays.slice(),
+  });
+  let best: { genes: Genes; laid: Laid } | undefined;
+  const take = (genes: Genes): Laid => {
+    const laid = day.lay(genes);
+    if (!best || laid.worth < best.laid.worth) best = { genes, laid };
+    return laid;
+  };
+  for (const order of beginnings(day, promisedAt, was)) take(fresh(order));
+  if (!best || count === 0) return;
+  yield best.laid;
+  const isAgain = stays.some(Boolean);
+  const random = seededRandom(count * 7919 + day.people);
+  const below = (most: number) => Math.floor(random() * most);
+  const tries = Math.max(
+    FEWEST_TRIES,
+    Math.min(TRIES_PER_PAIR * count * count, Math.floor((isAgain ? WORK_AGAIN : WORK) / count)),
+  );
+  let now = best;
+  let since = 0;
+  for (let at = 0; at < tries; at++) {
+    const genes: Genes = {
+      order: [...now.genes.order],
+      asked: now.genes.asked.slice(),
+      isLast: now.genes.isLast.slice(),
+      stays: now.genes.stays.slice(),
+    };
+    const what = random();
+    const one = below(count);
+    if (what < 0.45) {
+      const [moved = 0] = genes.order.splice(below(count), 1);
+      genes.order.splice(below(count), 0, moved);
+    } else if (what < 0.65) {
+      const job = tasks[one]?.job;
+      const isOf = (index: number) => tasks[index]?.job === job;
+      const own = genes.order.filter(isOf);
+      const others = genes.order.filter((index) => !isOf(index));
+      others.splice(below(others.length + 1), 0, ...own);
+      genes.order = others;
+    } else if (what < 0.85 && day.people > 1) genes.asked[one] = below(day.people + 1) - 1;
+    else genes.isLast[one] = genes.isLast[one] ? 0 : 1;
+    if (isAgain && random() < 0.3) {
+      const other = below(count);
+      if (stays[other]) genes.stays[other] = genes.stays[other] ? 0 : 1;
+    }
+    genes.order = mended(genes.order, tasks);
+    const before = best.laid.worth;
+    const laid = take(genes);
+    const heat = WARM * (1 - at / tries) * Math.max(1, now.laid.cost);
+    if (
+      laid.worth <= now.laid.worth ||
+      random() < Math.exp((now.laid.worth - laid.worth) / Math.max(1e-9, heat))
+    )
+      now = { genes, laid };
+    since = best.laid.worth < before ? 0 : since + 1;
+    if (since === 0) yield best.laid;
+    if (since > PATIENCE) {
+      now = best;
+      since = 0;
+    }
+  }
+}
