@@ -23,7 +23,7 @@ export interface ApartRow {
   step?: { id: string; name: string; backName?: string };
   /** `on`: not begun. `off`: done, and something to undo. `back`: undone, or all that came off is on again. `done`: leaves nothing to undo. */
   stands: "on" | "off" | "back" | "done";
-  /** It may be done now, by the order. */
+  /** It may be done now by the order, and opens nothing that has to be looked at first. */
   isReady: boolean;
   things: ApartThing[];
 }
@@ -81,7 +81,8 @@ export function apartList(
   const cameOff = lastOff(entries);
   const orderOf = new Map(standing(entries).map(({ id, order }) => [id, order]));
   const wentBack = new Set(factsOf(entries, StepBack).map(({ fact }) => fact.done));
-  const ready = new Set(work?.ready.map(({ id }) => id));
+  // A step that opens a cap or loosens a hose is done where the cap's evidence is asked for.
+  const ready = new Set(work?.ready.flatMap(({ id, isCold }) => (isCold ? [] : [id])));
 
   const things = balance(entries)
     .filter((line) => isCounted(line) && line.out > 0)
