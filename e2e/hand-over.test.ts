@@ -199,9 +199,10 @@ async function paperOf(on: Page, job: string, hand: Hand): Promise<string> {
   );
   await press(on, "As PDF", hand);
   await told;
-  const kept = await on.waitForFunction(() => (window as unknown as { kept?: number[] }).kept);
+  await on.waitForFunction(() => "kept" in window);
+  const kept = await on.evaluate(() => (window as unknown as { kept: number[] }).kept);
   const path = join(folder, `${job}.pdf`);
-  writeFileSync(path, Buffer.from((await kept.jsonValue()) ?? []));
+  writeFileSync(path, Buffer.from(kept));
   return execFileSync("pdftotext", ["-layout", path, "-"], { encoding: "utf8" }).replace(/\s+/g, " ");
 }
 
