@@ -12,6 +12,7 @@ import {
   openBalance,
   pictureOfFailure,
   seen,
+  sendLines,
   sign,
   tap,
 } from "./support/walk.ts";
@@ -138,21 +139,7 @@ describe("a deep strip", () => {
       tookOrder("radiator", ["undertray"], steps, "1 h"),
       ...before.flatMap((step) => stepDoneDrafts(step, [])),
     ];
-    const status = await page.evaluate(
-      async (path, lines) => {
-        const entries = lines.map((line) => ({
-          ...line,
-          id: crypto.randomUUID(),
-          stage: "strip",
-          at: new Date().toISOString(),
-        }));
-        const headers = { "Content-Type": "application/json" };
-        return (await fetch(path, { method: "POST", headers, body: JSON.stringify({ entries }) })).status;
-      },
-      `${next}/entries`,
-      drafts,
-    );
-    expect(status).toBe(200);
+    await sendLines(page, next, drafts);
     await application.go(page, `${next}/strip`);
     await seen(page, "as on the last job on this model");
     const bag = "M6×20, bag 1, undertray";

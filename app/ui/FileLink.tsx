@@ -10,40 +10,44 @@ function keep(file: Blob, name: string): void {
   setTimeout(() => URL.revokeObjectURL(address), KEPT_MS);
 }
 
+const WORDS = { made: ", being made", later: ", no server to be had: try it again later" };
+
 /**
- * A link to a file that takes its time to be made: it says so meanwhile. A plain link for whoever opens it elsewhere, and where it can't
- * be had: then the server's own page says why.
+ * A link to a file that takes its time to be made: it says so meanwhile, and where no server answers. A plain link for whoever opens it
+ * elsewhere; where a page comes instead of the file, the page says why.
  */
 export function FileLink({ href, name, children }: { href: string; name: string; children: ReactNode }) {
-  const [isMade, setMade] = useState(false);
+  const [is, setIs] = useState<keyof typeof WORDS>();
   const fetchIt = async (event: MouseEvent<HTMLAnchorElement>) => {
     if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
     event.preventDefault();
-    if (isMade) return;
-    setMade(true);
+    if (is === "made") return;
+    setIs("made");
     try {
       const answer = await fetch(href);
       // A page instead of the file, to sign in or a network's own: it is shown, not kept under the file's name.
       const isPage = answer.redirected || /text\/html/.test(answer.headers.get("Content-Type") ?? "");
-      if (!answer.ok || isPage) throw new Error(String(answer.status));
-      const named = /filename="([^"]+)"/.exec(answer.headers.get("Content-Disposition") ?? "")?.[1];
-      keep(await answer.blob(), named ?? name);
+      if (!answer.ok || isPage) window.location.assign(href);
+      else {
+        const named = /filename="([^"]+)"/.exec(answer.headers.get("Content-Disposition") ?? "")?.[1];
+        keep(await answer.blob(), named ?? name);
+      }
+      setIs(undefined);
     } catch {
-      window.location.assign(href);
+      setIs("later");
     }
-    setMade(false);
   };
   return (
     <a
       href={href}
       download={name}
       className="inline-flex min-h-12 items-center font-bold underline underline-offset-4"
-      aria-busy={isMade}
+      aria-busy={is === "made"}
       onClick={fetchIt}
     >
       {children}
       <span role="status" className="font-normal text-ink-2">
-        {isMade && <>, being made</>}
+        {is && WORDS[is]}
       </span>
     </a>
   );

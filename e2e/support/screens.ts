@@ -1,9 +1,11 @@
 import type { Page } from "puppeteer-core";
+import { stepDoneDrafts, tookOrder } from "../../core/book/acts/index.ts";
+import { stepsFor } from "../../core/trade/order/index.ts";
 import { jobId } from "../../demo/seed.ts";
 import { demoId } from "../../demo/story.ts";
 import type { Application } from "./application.ts";
 import { workToVerdict } from "./diagnose.ts";
-import { aNight, bookLine, openTool, seen, tap, write } from "./walk.ts";
+import { aNight, bookLine, openTool, seen, sendLines, tap, write } from "./walk.ts";
 
 const job = (key: string, stage: string) => `/jobs/${jobId(key)}/${stage}`;
 const typed = (text: string) => (page: Page) => page.locator("[data-entry-line]").fill(text);
@@ -14,6 +16,22 @@ const provenLog = async (page: Page) => {
   await chart(page);
   await page.$eval('[role="tablist"]', (part) => part.scrollIntoView());
 };
+
+const STRIPPED = ["cold", "stands", "undertray", "drain", "plugs", "hoses"];
+
+/** With an order of work, and come as far as what is off already. */
+async function stripping(page: Page, application: Application): Promise<void> {
+  const steps = stepsFor("radiator", ["undertray"]);
+  const done = steps.filter(({ id }) => STRIPPED.includes(id)).flatMap((step) => stepDoneDrafts(step, []));
+  const told = done.filter(({ kind }) => kind === "note");
+  await sendLines(page, job("open-build", "").slice(0, -1), [
+    tookOrder("radiator", ["undertray"], steps, "3 h"),
+    ...told,
+  ]);
+  await application.go(page, job("open-build", "strip"));
+  await typed("out 3 m6x20 airbox bag 3")(page);
+  await page.$eval('[role="tablist"]', (part) => part.scrollIntoView());
+}
 
 export interface Screen {
   name: string;
@@ -91,7 +109,7 @@ export const SCREENS: Screen[] = [
   { name: "ask", path: job("open-find", "ask") },
   { name: "find", path: job("open-find", "find") },
   { name: "plan", path: job("open-build", "plan") },
-  { name: "strip", path: job("open-build", "strip"), before: typed("out 3 m6x20 airbox bag 3") },
+  { name: "strip", path: job("open-build", "strip"), before: stripping },
   { name: "build", path: job("open-build", "build"), before: typed("in 2 m8x25 bag 2") },
   { name: "fill", path: job("open-prove", "fill") },
   { name: "prove", path: job("open-prove", "prove"), before: provenLog },

@@ -134,3 +134,23 @@ export async function aNight(application: Application, page: Page): Promise<void
   await page.reload();
   await settled(page);
 }
+
+/** Sends lines as a page would, each of its own moment, to a job that is on this page's server. */
+export async function sendLines(page: Page, job: string, lines: readonly object[]): Promise<void> {
+  const status = await page.evaluate(
+    async (path, drafts, from) => {
+      const entries = drafts.map((draft, index) => ({
+        ...draft,
+        id: crypto.randomUUID(),
+        stage: "strip",
+        at: new Date(from + index).toISOString(),
+      }));
+      const headers = { "Content-Type": "application/json" };
+      return (await fetch(path, { method: "POST", headers, body: JSON.stringify({ entries }) })).status;
+    },
+    `${job}/entries`,
+    lines,
+    Date.now() - lines.length,
+  );
+  if (status !== 200) throw new Error(`the lines were answered by ${status}`);
+}

@@ -34,8 +34,7 @@ function Ask({ read: { recent } }: StageRead<typeof loader>) {
       part.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
       return;
     }
-    book(drafts);
-    clear();
+    if (book(drafts)) clear();
   };
   const isAnswered = answers.complaint && answers.distance;
   // What was said is booked before anything else is offered: nobody leaves with it unbooked by the same button.

@@ -1,7 +1,7 @@
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import { stepBackDrafts } from "../../../core/book/acts/index.ts";
 import { balanceKey, tasksOf, thing } from "../../../core/book/out/index.ts";
-import { apartList } from "../../../core/stages/apart/index.ts";
+import type { ApartRow } from "../../../core/stages/apart/index.ts";
 import { type BackItem, type BackList, type BackStep } from "../../../core/stages/build/index.ts";
 import { checkKnown } from "../../../core/trade/order/index.ts";
 import { useDraft } from "../../drafts/useDraft.ts";
@@ -14,19 +14,16 @@ import { TaskRow } from "./Tasks.tsx";
 import { Group, MOST_GROUPS } from "./ThingsBack.tsx";
 
 /** What came off with a step and is off still, beside what goes back with it by itself. */
-function useCameWith({ step, back }: BackStep): string {
-  const { entries } = useJob();
+function cameWith({ step, back }: BackStep, apart: readonly ApartRow[]): string {
   const own = new Set((back.takes ?? []).map(balanceKey));
-  const row = useMemo(() => apartList(entries, undefined, []), [entries]).find(({ id }) => id === step);
-  return (row?.things ?? [])
+  return (apart.find(({ id }) => id === step)?.things ?? [])
     .filter((each) => each.off > 0 && !own.has(balanceKey(each)))
     .map((each) => thing(each, each.off))
     .join("; ");
 }
 
 /** One step of the order of work going back, with what is to be seen as it does. */
-function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
-  const came = useCameWith(step);
+function StepCard({ step, came, isHeld }: { step: BackStep; came: string; isHeld?: boolean }) {
   const { page, entries, book, mayBook } = useJob();
   const [seen, setSeen] = useDraft<string[]>(`back:${step.entryId}`, []);
   const { back } = step;
@@ -72,7 +69,7 @@ function StepCard({ step, isHeld }: { step: BackStep; isHeld?: boolean }) {
 }
 
 /** Steps and things in one list, as they came off: what can go back now, and what waits for what. */
-export function StepsBack({ list }: { list: BackList }) {
+export function StepsBack({ list, apart }: { list: BackList; apart: readonly ApartRow[] }) {
   const { entries } = useJob();
   const [isWhole, setWhole] = useState(false);
   const tasks = tasksOf(entries).filter(({ isDone }) => !isDone);
@@ -88,7 +85,7 @@ export function StepsBack({ list }: { list: BackList }) {
             <TaskRow key={task.entryId} task={task} />
           ))}
           {shown.map((item) => (
-            <Item key={keyOf(item)} item={item} />
+            <Item key={keyOf(item)} item={item} apart={apart} />
           ))}
         </ul>
         {shown.length < list.now.length && (
@@ -105,7 +102,7 @@ export function StepsBack({ list }: { list: BackList }) {
           </h3>
           <ul className="border-ink border-t-2">
             {list.waits.map((item) => (
-              <Item key={keyOf(item)} item={item} isHeld />
+              <Item key={keyOf(item)} item={item} apart={apart} isHeld />
             ))}
           </ul>
         </section>
@@ -117,8 +114,16 @@ export function StepsBack({ list }: { list: BackList }) {
 const keyOf = ({ step, group }: BackItem) =>
   step ? step.entryId : group.items.map(({ entryId }) => entryId).join();
 
-function Item({ item, isHeld = false }: { item: BackItem; isHeld?: boolean }) {
-  if (item.step) return <StepCard step={item.step} isHeld={isHeld} />;
+function Item({
+  item,
+  apart,
+  isHeld = false,
+}: {
+  item: BackItem;
+  apart: readonly ApartRow[];
+  isHeld?: boolean;
+}) {
+  if (item.step) return <StepCard step={item.step} came={cameWith(item.step, apart)} isHeld={isHeld} />;
   return (
     <li className="py-1">
       <Group group={item.group} />

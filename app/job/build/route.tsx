@@ -1,3 +1,4 @@
+import { useMemo } from "react";
 import { useSearchParams } from "react-router";
 import { factsOf, StepBack } from "../../../core/book/facts/index.ts";
 import { stillOut, tasksOf } from "../../../core/book/out/index.ts";
@@ -56,6 +57,7 @@ function Build({ read: { torques } }: StageRead<typeof loader>) {
   const BuildTools = buildTools.use()?.BuildTools;
   const order = buildOrder(entries);
   const lines = stillOut(entries);
+  const apart = useMemo(() => apartList(entries, undefined, []), [entries]);
   const hasMoved = entries.some((entry) => entry.account && entry.account !== "coolant" && entry.out);
   const isBagOpen = useSearchParams()[0].has("bag");
   const hasTasks = tasksOf(entries).some(({ isDone }) => !isDone);
@@ -66,9 +68,9 @@ function Build({ read: { torques } }: StageRead<typeof loader>) {
     <div key="back" className="flex flex-col gap-5">
       <Cautions texts={CAUTIONS} />
       <LeftOver />
-      {isOneList && <StepsBack list={backList(entries)} />}
+      {isOneList && <StepsBack list={backList(entries)} apart={apart} />}
       {(lines.length > 0 || isBagOpen) && !isOneList && <ThingsBack />}
-      {!isBagOpen && <OnAgain rows={apartList(entries, undefined, [])} />}
+      {!isBagOpen && <OnAgain rows={apart} />}
     </div>
   );
   const back: Tool[] = [

@@ -40,40 +40,52 @@ export function notOffDrafts(off: Thing, entries: readonly Entry[]): EntryDraft[
   return [struck(line.id, line.kind), ...(step ? [struck(step.entry.id, step.entry.kind)] : [])];
 }
 
-/** The lines that were booked in one act with this one, as they follow it: of one moment and one hand, and moving things this way. */
-function movedWith(line: StandingEntry, way: "out" | "in", entries: readonly Entry[]): StandingEntry[] {
+/**
+ * What moved in one act with this line, as it follows it: of one moment and one hand. What has moved again since is left out: its
+ * later line tells of it, and without this one it would be counted twice.
+ */
+function movedWith(line: StandingEntry, entries: readonly Entry[]): StandingEntry[] {
   const after = standing(entries).filter(({ order }) => order > line.order);
-  const end = after.findIndex(
-    ({ at, by, [way]: count = 0 }) => at !== line.at || by !== line.by || count <= 0,
+  const end = after.findIndex(({ at, by, kind }) => at !== line.at || by !== line.by || kind !== "movement");
+  const act = end < 0 ? after : after.slice(0, end);
+  const since = new Set(
+    after
+      .slice(act.length)
+      .filter(({ account }) => account !== "coolant")
+      .map(balanceKey),
   );
-  return end < 0 ? after : after.slice(0, end);
+  return act.filter((each) => !since.has(balanceKey(each)));
 }
 
+const strike = (lines: readonly StandingEntry[]): EntryDraft[] =>
+  lines.map(({ id, kind }) => struck(id, kind));
+
 /**
- * What is booked as a step turns out not to be done after all: its line is struck, and what was written out in the same act, as far as
- * that is out still. Nothing where it isn't done, or was undone since.
+ * What is booked as a step turns out not to be done after all: its line is struck, and what moved in the same act, as far as it has
+ * not moved since. Nothing where it isn't done, or was undone since.
  */
 export function notDoneDrafts(step: string, entries: readonly Entry[]): EntryDraft[] {
-  const done = factsOf(entries, StepDone).findLast(({ fact }) => fact.step === step)?.entry;
+  const done = lastDone(step, entries);
   if (!done || factsOf(entries, StepBack).some(({ fact }) => fact.done === done.id)) return [];
-  const isStillOut = (line: StandingEntry) =>
-    line.account === "coolant" || outOpen(entries, line) >= (line.out ?? 0);
-  return [done, ...movedWith(done, "out", entries).filter(isStillOut)].map(({ id, kind }) =>
-    struck(id, kind),
-  );
+  return strike([done, ...movedWith(done, entries)]);
 }
+
+const lastDone = (step: string, entries: readonly Entry[]) =>
+  factsOf(entries, StepDone).findLast(({ fact }) => fact.step === step)?.entry;
 
 /**
  * What is booked as something isn't back after all, a step or a thing: the line that says so is struck, and so is the step's whose act
- * it was of, with all that went back in it. Nothing where nobody said that it is back.
+ * it was of, with all that went back in it. Nothing where nobody said that it is back since it was done last.
  */
 export function notBackDrafts(of: { step: string } | Thing, entries: readonly Entry[]): EntryDraft[] {
   const backs = factsOf(entries, StepBack).map(({ fact, entry }) => ({
-    step: fact.step,
-    lines: [entry, ...movedWith(entry, "in", entries)],
+    done: fact.done,
+    lines: [entry, ...movedWith(entry, entries)],
   }));
-  const strike = (lines: readonly StandingEntry[] = []) => lines.map(({ id, kind }) => struck(id, kind));
-  if ("step" in of) return strike(backs.findLast(({ step }) => step === of.step)?.lines);
+  if ("step" in of) {
+    const done = lastDone(of.step, entries);
+    return strike(backs.findLast((back) => back.done === done?.id)?.lines ?? []);
+  }
   const key = balanceKey(of);
   const line = standing(entries).findLast((each) => (each.in ?? 0) > 0 && balanceKey(each) === key);
   return line ? strike(backs.findLast(({ lines }) => lines.includes(line))?.lines ?? [line]) : [];

@@ -134,6 +134,31 @@ describe("what was tapped wrongly is taken back where it was tapped", () => {
     expect(notOffDrafts({ account: "part", item: "fan" }, book([]))).toEqual([]);
   });
 
+  it("a step that was done again since it was back keeps its earlier undoing", () => {
+    const fan = { id: "fan", name: "Shroud and fan out" };
+    const off = act(book([]), stepDoneDrafts(fan, []));
+    const back = act(off, stepBackDrafts(stepsOff(off)[0] as never, [], off));
+    const again = act(back, stepDoneDrafts(fan, back));
+    const byLine = act(
+      again,
+      ["shroud", "fan"].map((item) => ({ kind: "movement", account: "part", item, in: 1 })),
+    );
+    expect(notBackDrafts({ step: "fan" }, byLine)).toEqual([]);
+  });
+
+  it("what has moved again since is not counted twice", () => {
+    const off = act(book([]), stepDoneDrafts({ id: "undertray", name: "Undertray off" }, []));
+    const back = act(off, stepBackDrafts(stepsOff(off)[0] as never, [], off));
+    const out = act(back, [{ kind: "movement", account: "part", item: "undertray", out: 1 }]);
+    expect(sums(act(out, notBackDrafts({ step: "undertray" }, out)))).toEqual(["part undertray  1"]);
+  });
+
+  it("a switch that was changed in one step is as it was", () => {
+    const swap = act(book([]), stepDoneDrafts({ id: "swap", name: "Switch changed" }, []));
+    const again = act(swap, notDoneDrafts("swap", swap));
+    expect(balance(again)).toEqual([]);
+  });
+
   it("a thing that is not back after all takes its step along, which isn't undone either then", () => {
     const lines = act(book([]), stepDoneDrafts({ id: "undertray", name: "Undertray off" }, []));
     const back = act(lines, stepBackDrafts(stepsOff(lines)[0] as never, [], lines));

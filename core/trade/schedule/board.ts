@@ -67,22 +67,28 @@ export class Board {
     return at + act.minutes <= to ? at : NEVER;
   }
 
-  /** When a lift could be had by this job from `from` on, for so many minutes at least; which, where it has none yet. */
-  liftFrom(job: number, from: number, minutes: number, whole: number): { at: number; lift: number } {
+  /**
+   * When a lift could be had by this job from `from` on, for so many minutes at least; which, where it has none yet: `was`, the one that
+   * its car stood on, or the soonest.
+   */
+  liftFrom(
+    job: number,
+    from: number,
+    minutes: number,
+    was: number | undefined,
+  ): { at: number; lift: number } {
     const own = this.liftOf.get(job);
     if (own) {
       const { hold, lift } = own;
-      const isHit = (at: number) =>
-        (this.holds[lift] ?? []).some(
-          (other) =>
-            other !== hold && meets(other, Math.min(hold.start, at), Math.max(hold.end, at + minutes)),
-        );
-      return isHit(from) ? { at: NEVER, lift } : { at: from, lift };
+      const since = Math.min(hold.start, from);
+      const until = Math.max(hold.end, from + minutes);
+      const isHit = (this.holds[lift] ?? []).some((other) => other !== hold && meets(other, since, until));
+      return { at: isHit ? NEVER : from, lift };
     }
     let best = { at: NEVER, lift: -1 };
     for (const [lift, holds] of this.holds.entries()) {
-      const open = holds.some(({ isOpen }) => isOpen);
-      const at = open ? NEVER : clearFrom(holds, from, Math.max(minutes, whole));
+      if (was !== undefined && lift !== was) continue;
+      const at = holds.some(({ isOpen }) => isOpen) ? NEVER : clearFrom(holds, from, minutes);
       if (at < best.at) best = { at, lift };
     }
     return best;

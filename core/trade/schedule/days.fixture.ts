@@ -65,7 +65,7 @@ export function inTurn(given: DayGiven, order: readonly DayJob[] = given.jobs): 
           ({ id, from, to }) =>
             from <= at &&
             at + act.minutes <= to &&
-            (act.by === undefined || act.by === id || (act.people === 2 && true)) &&
+            (act.by === undefined || act.by === id || act.people === 2) &&
             !(rows.get(id) ?? []).some((row) => row.from < at + act.minutes && at < row.to),
         );
         if (act.by !== undefined && !can.some(({ id }) => id === act.by)) continue;

@@ -15,6 +15,8 @@ export type Bound = "work" | "people" | "lift";
 export interface Laid {
   places: readonly (Place | undefined)[];
   because: (string | undefined)[];
+  /** When each job ends: its last act, or the day's closing where one of them is left out. */
+  ends: readonly number[];
   cost: number;
   /** What the search compares: acts left out, then cost and what moved. */
   worth: number;
@@ -94,9 +96,18 @@ export class Day {
       .sort((a, b) => (a.act.at ?? 0) - (b.act.at ?? 0));
     this.inOldOrder = this.tasks
       .filter((task) => this.mayStay(task))
-      .sort((a, b) => (this.was[a.index]?.start ?? 0) - (this.was[b.index]?.start ?? 0));
+      .sort((a, b) => (this.wasAt(a) ?? 0) - (this.wasAt(b) ?? 0));
     this.stretches = given.jobs.map(({ acts }) => liftStretch(acts.filter(({ lift }) => lift)));
     this.liftActs = given.jobs.map(({ acts }) => acts.filter(({ lift }) => lift).length);
+  }
+
+  get promises(): readonly (number | undefined)[] {
+    return this.given.jobs.map(({ promisedAt }) => promisedAt);
+  }
+
+  /** When an act was to begin as the day was laid last; nothing where it wasn't in it. */
+  wasAt({ index }: Task): number | undefined {
+    return this.was[index]?.start;
   }
 
   get people(): number {
@@ -159,15 +170,11 @@ export class Day {
       who.some((person) => person < 0 || board.personFrom(person, act, job, slip.start, false) !== slip.start)
     )
       return;
-    if (act.lift) {
-      const { at, lift } = board.liftFrom(job, slip.start, act.minutes, 0);
-      if (at !== slip.start) return;
-      board.put(act, job, who, slip.start, lift, true);
-      reserved.set(index, { who, start: slip.start, lift, bound: "work" });
-      return;
-    }
-    board.put(act, job, who, slip.start, undefined, true);
-    reserved.set(index, { who, start: slip.start, bound: "work" });
+    // A car stays on its lift: it may stand there in parts.
+    const on = act.lift ? board.liftFrom(job, slip.start, act.minutes, slip.lift) : undefined;
+    if (on && (on.at !== slip.start || on.lift !== slip.lift)) return;
+    board.put(act, job, who, slip.start, on?.lift, true);
+    reserved.set(index, { who, start: slip.start, bound: "work", ...(on && { lift: on.lift }) });
   }
 
   /** An act that is held to a time lies there, with whoever can be there; under way it lies where it began. */
@@ -184,7 +191,7 @@ export class Day {
     );
     if (who.length < (act.people ?? 1) || (act.by !== undefined && (by === undefined || !can.includes(by))))
       return;
-    const on = act.lift ? board.liftFrom(job, at, act.minutes, 0) : undefined;
+    const on = act.lift ? board.liftFrom(job, at, act.minutes, this.was[index]?.lift) : undefined;
     if (on && on.at !== at) return;
     board.put(act, job, who, at, on?.lift, true);
     reserved.set(index, { who, start: at, bound: "work", ...(on && { lift: on.lift }) });
@@ -216,7 +223,7 @@ export class Day {
       place.bound = bound;
       place.waited = place.start - ready;
       if (!act.lift) return place;
-      const { at, lift } = board.liftFrom(job, place.start, act.minutes, whole);
+      const { at, lift } = board.liftFrom(job, place.start, Math.max(act.minutes, whole), undefined);
       if (at === NEVER) return undefined;
       place.lift = lift;
       if (at === place.start) return place;
@@ -309,17 +316,20 @@ export class Day {
     return {
       places,
       because,
+      ends,
       cost,
       moved,
       worth: left * LEFT_OUT + cost + moved * MOVE,
     };
   }
 
-  private hasMoved(index: number, { who, start }: Place): boolean {
+  private hasMoved(index: number, { who, start, lift }: Place): boolean {
     const was = this.was[index];
     return (
       was !== undefined &&
-      (was.start !== start || !who.every((person) => was.people.includes(this.idOf(person))))
+      (was.start !== start ||
+        was.lift !== lift ||
+        !who.every((person) => was.people.includes(this.idOf(person))))
     );
   }
 

@@ -144,6 +144,37 @@ describe("a day that is laid again", () => {
   });
 });
 
+describe("a car in parts", () => {
+  const onLift = (id: string) => ({ id, acts: [{ id: "strip", minutes: 60, lift: true }] });
+
+  it("stays on its lift when the other one is free again", () => {
+    const given = one({
+      lifts: 2,
+      people: ["ilse", "tobin"].map((id) => ({ id, ...EIGHT_TO_SIX })),
+      jobs: [onLift("a"), onLift("b")],
+    });
+    const { slips } = planDay(given);
+    const second = slips.find(({ lift }) => lift === 1);
+    const again = planDay({
+      ...given,
+      jobs: given.jobs.filter(({ id }) => id === second?.job),
+      before: slips,
+    });
+    expect(again.slips).toEqual([second]);
+  });
+
+  it("whose last act doesn't fit is late for its promise, though the rest ends before", () => {
+    const acts = [
+      { id: "strip", minutes: 60 },
+      { id: "build", minutes: 600, after: ["strip"] },
+    ];
+    const plan = planDay(one({ jobs: [{ id: "a", promisedAt: 900, acts }] }));
+    expect(plan.late).toEqual([
+      { job: "a", minutes: 180, because: "build: its 600 minutes don't fit today any more" },
+    ]);
+  });
+});
+
 describe("what is held, and what doesn't fit", () => {
   it("stays at its time and with its person, and the rest gives way", () => {
     const plan = planDay(

@@ -11,6 +11,8 @@ const BOUND_WORDS: Record<Exclude<Bound, "work">, string> = {
 function whyLate(day: Day, laid: Laid, job: number): string {
   let longest: { task: Task; waited: number; bound: Bound } | undefined;
   const own = day.tasks.filter((task) => task.job === job);
+  const left = own.find(({ index }) => !laid.places[index]);
+  if (left) return `${left.act.id}: ${laid.because[left.index]}`;
   for (const task of own) {
     const { bound = "work", waited = 0 } = laid.places[task.index] ?? {};
     if (bound === "work") continue;
@@ -21,16 +23,14 @@ function whyLate(day: Day, laid: Laid, job: number): string {
 }
 
 function planOf(day: Day, laid: Laid, given: DayGiven): DayPlan {
-  const ends = new Map<string, number>();
   const slips = day.slipsOf(laid);
-  for (const slip of slips) if (slip) ends.set(slip.job, Math.max(ends.get(slip.job) ?? 0, slip.end));
   const left = day.tasks.filter(({ index }) => !laid.places[index]);
   const jobOf = ({ job }: Task) => given.jobs[job]?.id ?? "";
   return {
     slips: slips.filter((slip): slip is Slip => slip !== undefined).sort((a, b) => a.start - b.start),
     cost: laid.cost,
     late: given.jobs.flatMap(({ id, promisedAt }, job) => {
-      const minutes = promisedAt === undefined ? 0 : (ends.get(id) ?? given.now) - promisedAt;
+      const minutes = promisedAt === undefined ? 0 : (laid.ends[job] ?? given.now) - promisedAt;
       return minutes > 0 ? [{ job: id, minutes, because: whyLate(day, laid, job) }] : [];
     }),
     unplaced: left.map((task) => ({
@@ -48,14 +48,8 @@ function planOf(day: Day, laid: Laid, given: DayGiven): DayPlan {
 export function* plansOfDay(asked: DayGiven): Generator<DayPlan> {
   const given = readDay(asked);
   const day = new Day(given);
-  const was = new Map((given.before ?? []).map((slip) => [`${slip.job}\n${slip.act}`, slip.start]));
-  const wasAt = ({ job, act, index }: Task) => was.get(`${given.jobs[job]?.id}\n${act.id}`) ?? 1e6 + index;
   let isAny = false;
-  for (const laid of search(
-    day,
-    given.jobs.map(({ promisedAt }) => promisedAt),
-    wasAt,
-  )) {
+  for (const laid of search(day)) {
     isAny = true;
     yield planOf(day, laid, given);
   }

@@ -12,73 +12,56 @@ const WARM = 0.02;
 /** How many tries without a better one before it starts from the best again. */
 const PATIENCE = 400;
 
+/** What nobody has said a time for comes after all that has one. */
+const UNSAID = 1e6;
+
 type Key = (task: Task) => number;
 
-/** An order in which every act stands behind what it comes after, by this key among those that are free. */
-function orderBy(tasks: readonly Task[], keyOf: Key): number[] {
-  const left = new Set(tasks.map(({ index }) => index));
-  const order: number[] = [];
-  const sorted = [...tasks].sort((a, b) => keyOf(a) - keyOf(b) || a.index - b.index);
-  while (left.size > 0)
-    for (const { index, after } of sorted)
-      if (left.has(index) && !after.some((before) => left.has(before))) {
-        left.delete(index);
-        order.push(index);
-        break;
-      }
-  return order;
-}
-
-/** The same order with each act behind what it comes after. */
+/** The same order with each act behind what it comes after, as soon as that lets it. */
 function mended(order: readonly number[], tasks: readonly Task[]): number[] {
   const isDone = new Uint8Array(tasks.length);
   const result: number[] = [];
-  let waiting: number[] = [];
+  const waiting: number[] = [];
   const isFree = (index: number) => tasks[index]?.after.every((before) => isDone[before]) === true;
-  const take = (index: number) => {
-    isDone[index] = 1;
-    result.push(index);
-  };
-  for (const index of order) {
-    if (!isFree(index)) {
-      waiting.push(index);
-      continue;
-    }
-    take(index);
-    for (let isTaken = waiting.length > 0; isTaken; ) {
-      const free = waiting.find(isFree);
-      isTaken = free !== undefined;
-      if (free === undefined) break;
-      waiting = waiting.filter((each) => each !== free);
-      take(free);
+  for (const next of order) {
+    waiting.push(next);
+    for (let at = waiting.findIndex(isFree); at >= 0; at = waiting.findIndex(isFree)) {
+      const [index = next] = waiting.splice(at, 1);
+      isDone[index] = 1;
+      result.push(index);
     }
   }
   return result;
 }
 
 /** Where a search begins: as they came, by promise, by least slack, shortest and longest job first, and as the day was. */
-function beginnings(day: Day, promisedAt: readonly (number | undefined)[], was: Key): number[][] {
-  const { tasks } = day;
-  const work = promisedAt.map((_, job) =>
+function beginnings(day: Day): number[][] {
+  const { tasks, promises } = day;
+  const work = promises.map((_, job) =>
     tasks.reduce(
       (sum, task) => sum + (task.job === job ? task.act.minutes + (task.act.restAfter ?? 0) : 0),
       0,
     ),
   );
-  const due = (job: number) => promisedAt[job] ?? 1e6;
+  const due = (job: number) => promises[job] ?? UNSAID;
   const keys: Key[] = [
     ({ index }) => index,
     ({ job }) => due(job),
     ({ job }) => due(job) - (work[job] ?? 0),
     ({ job }) => work[job] ?? 0,
     ({ job }) => -(work[job] ?? 0),
-    was,
+    (task) => day.wasAt(task) ?? UNSAID,
   ];
-  return keys.map((key) => orderBy(tasks, key));
+  return keys.map((key) =>
+    mended(
+      [...tasks].sort((a, b) => key(a) - key(b) || a.index - b.index).map(({ index }) => index),
+      tasks,
+    ),
+  );
 }
 
 /** Better and better ways to lay the day, the best of them last. Repeatable: chance comes from a seed, and time isn't asked. */
-export function* search(day: Day, promisedAt: readonly (number | undefined)[], was: Key): Generator<Laid> {
+export function* search(day: Day): Generator<Laid> {
   const { tasks } = day;
   const count = tasks.length;
   const stays = Uint8Array.from(tasks, (task) => (day.mayStay(task) ? 1 : 0));
@@ -94,7 +77,7 @@ export function* search(day: Day, promisedAt: readonly (number | undefined)[], w
     if (!best || laid.worth < best.laid.worth) best = { genes, laid };
     return laid;
   };
-  for (const order of beginnings(day, promisedAt, was)) take(fresh(order));
+  for (const order of beginnings(day)) take(fresh(order));
   if (!best || count === 0) return;
   yield best.laid;
   const isAgain = stays.some(Boolean);
