@@ -73,6 +73,7 @@ const EVERY: Record<Exclude<keyof typeof acts, "dueWords">, EntryDraft[]> = {
     acts.poured(4.00049),
     acts.poured(2, { fraction: 0.50049, base: "propylene", kind: "oat", product: "Blue" }),
   ],
+  promisedReady: [acts.promisedReady("2031-03-06T16:00:00.000Z", "Thu 6 Mar, 16:00")],
   proved: [
     acts.proved({ proof: "road", words: "road test" }, "pass"),
     acts.proved({ proof: "road", words: "road test" }, "not-seen", "no plates"),

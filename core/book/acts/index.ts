@@ -42,4 +42,4 @@ export { type Choice, chosePart, measuredUnit, needsNoParts, tookOrder, tookReme
 export { heardFan, loggedWarmUp, proved, readCoolant, readPressure, readRoom } from "./prove.ts";
 export { dueWords, saidLook, signed } from "./sign.ts";
 export { notBackDrafts, notDoneDrafts, notOffDrafts, stepBackDrafts, stepDoneDrafts } from "./steps.ts";
-export { waits } from "./waits.ts";
+export { promisedReady, waits } from "./waits.ts";

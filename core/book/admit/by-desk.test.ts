@@ -24,6 +24,7 @@ const HEARS = [
   "follow-up",
   "gauge",
   "happens",
+  "ready-promised",
   "trouble",
   "wait",
 ];

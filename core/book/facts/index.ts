@@ -53,6 +53,7 @@ export { Picture } from "./picture.ts";
 export { PressureRead } from "./pressure-read.ts";
 export { Proof } from "./proof.ts";
 export { PROOFS, type ProofName } from "./proof-names.ts";
+export { ReadyPromised } from "./ready-promised.ts";
 export { RefusedPart } from "./refused-part.ts";
 export { SEEN_AS, SEEN_WORDS, SeenApart, type SeenAs } from "./seen-apart.ts";
 export { Signature } from "./signature.ts";

@@ -35,6 +35,7 @@ import { OwnTest } from "./own-test.ts";
 import { Picture } from "./picture.ts";
 import { PressureRead } from "./pressure-read.ts";
 import { Proof } from "./proof.ts";
+import { ReadyPromised } from "./ready-promised.ts";
 import { RefusedPart } from "./refused-part.ts";
 import { SeenApart } from "./seen-apart.ts";
 import { Signature } from "./signature.ts";
@@ -99,6 +100,7 @@ export const FACTS: readonly FactClass[] = [
   WarmUpLog,
   Proof,
   Waiting,
+  ReadyPromised,
   CautionRead,
   Guarantee,
   FollowUpSaid,

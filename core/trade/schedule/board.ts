@@ -121,6 +121,13 @@ export class Board {
     this.liftOf.set(job, { lift, hold });
   }
 
+  /** A car that stands on a lift already has it from now on. */
+  standsOn(job: number, lift: number, now: number): void {
+    const hold = { job, start: now, end: now, isOpen: true };
+    this.holds[lift]?.push(hold);
+    this.liftOf.set(job, { lift, hold });
+  }
+
   /** Takes an act out again that was only reserved. */
   take(act: DayAct, job: number, who: readonly number[], start: number): void {
     const isOther = (slot: Slot) =>

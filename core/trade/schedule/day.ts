@@ -28,6 +28,8 @@ export interface DayAct {
 export interface DayJob {
   id: string;
   promisedAt?: number;
+  /** The lift that its car stands on already, from 0. */
+  onLift?: number;
   acts: readonly DayAct[];
 }
 
@@ -125,6 +127,14 @@ export function readDay(given: DayGiven): DayGiven & { terms: DayTerms } {
     ...jobs.map(({ id, acts }) => [`act of ${id}`, acts.map((act) => act.id)] as const),
   ] as const)
     if (new Set(of).size < of.length) throw new RangeError(`Two of a name: ${name} ${of.join(", ")}.`);
+  const taken = jobs.flatMap(({ onLift }) => onLift ?? []);
+  if (
+    new Set(taken).size < taken.length ||
+    taken.some((lift) => !Number.isInteger(lift) || lift < 0 || lift >= lifts)
+  )
+    throw new RangeError(
+      `Cars stand on lifts ${taken.join(", ")}: each on one of its own of ${lifts}, from 0.`,
+    );
   for (const job of jobs) {
     whole(`${job.id}'s promise`, job.promisedAt ?? 0, 0, MOST_MINUTES);
     const known = new Set(job.acts.map(({ id }) => id));

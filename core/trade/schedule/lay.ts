@@ -105,6 +105,11 @@ export class Day {
     return this.given.jobs.map(({ promisedAt }) => promisedAt);
   }
 
+  /** Whether a job's car stands on a lift already. */
+  isOnLift(job: number): boolean {
+    return this.given.jobs[job]?.onLift !== undefined;
+  }
+
   /** When an act was to begin as the day was laid last; nothing where it wasn't in it. */
   wasAt({ index }: Task): number | undefined {
     return this.was[index]?.start;
@@ -136,6 +141,8 @@ export class Day {
     const board = new Board(given.people, this.closed, given.lifts);
     const places: (Place | undefined)[] = new Array(tasks.length);
     const reserved = new Map<number, Place>();
+    for (const [job, { onLift }] of given.jobs.entries())
+      if (onLift !== undefined && (this.liftActs[job] ?? 0) > 0) board.standsOn(job, onLift, given.now);
     for (const task of this.inOldOrder)
       if (genes.stays[task.index]) this.reserve(task, this.was[task.index] as Slip, board, reserved);
     for (const task of this.held) this.hold(task, board, reserved);

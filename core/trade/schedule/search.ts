@@ -51,6 +51,8 @@ function beginnings(day: Day): number[][] {
     ({ job }) => work[job] ?? 0,
     ({ job }) => -(work[job] ?? 0),
     (task) => day.wasAt(task) ?? UNSAID,
+    // A lift that is taken is free for nobody before the car on it is done.
+    ({ job }) => (day.isOnLift(job) ? -1 : due(job)),
   ];
   return keys.map((key) =>
     mended(

@@ -1,0 +1,15 @@
+export { type LaidDay, laidDay, type NotToday, type Ready } from "./laid-day.ts";
+export type { Piece } from "./piece.ts";
+export {
+  type Away,
+  type DayShop,
+  type DaySlip,
+  type DayWork,
+  type Hold,
+  openAfter,
+  type ShopHours,
+  type TheDay,
+  theDay,
+  USUAL_HOURS,
+} from "./the-day.ts";
+export { workLeft } from "./work-left.ts";

@@ -1,0 +1,95 @@
+import type { Entry } from "../../book/entry/index.ts";
+import { BleedStep, lastFact } from "../../book/facts/index.ts";
+import { COOLS_IN_H, type CoolantBalance } from "../../state/index.ts";
+import { type BleedingStep, type BleedingVehicle, methodsFor } from "../../trade/bleed/index.ts";
+import { bleedRun } from "../fill/index.ts";
+import type { Chain } from "./piece.ts";
+
+/** Until a cap may be opened after a warm-up, where nobody has read anything yet, minutes. */
+export const COOLS_IN_MINUTES = 60;
+const COLD_MINUTES = COOLS_IN_H * 60;
+const FILL_MINUTES = 10;
+const TOP_UP_MINUTES = 5;
+const LOOK_MINUTES = 5;
+const WARM_UP_MINUTES = 30;
+/** So much poured was a fill: air went in with it. */
+const LEAST_FILL_L = 1;
+
+const COOLS = { minutes: COOLS_IN_MINUTES, words: "it cools until its cap may be opened" };
+const isRun = (step: BleedingStep | undefined) => step?.kind === "run" && step.engine !== "off";
+const minutesOf = ({ kind, minutes }: BleedingStep) =>
+  minutes ?? (kind === "fill" ? FILL_MINUTES : TOP_UP_MINUTES);
+
+/** Engine off is a moment's work; what follows passes by itself, and the next engine may run meanwhile. */
+function stops(chain: Chain, id: string, rest: { minutes: number; words: string }): void {
+  chain.add({ id, stage: "fill", what: "Engine off, cap on", minutes: 1, people: 1, rest });
+}
+
+export interface Wet {
+  entries: readonly Entry[];
+  vehicle: BleedingVehicle;
+  balance: CoolantBalance;
+  nowMs: number;
+  /** Coolant has to come out for what is still to be done. */
+  isToDrain: boolean;
+}
+
+/** Filling and getting the air out, as far as that is still to be done; true where an engine is to run for it. */
+export function fillPieces(chain: Chain, { entries, vehicle, balance, nowMs, isToDrain }: Wet): boolean {
+  const run = bleedRun(entries, vehicle);
+  const isUnderWay = run !== undefined && !run.isEnded;
+  const isOut = balance.moved && !balance.withinTolerance && balance.unaccountedL > 0;
+  const begun = lastFact(entries, BleedStep)?.fact;
+  const isToBleed = isToDrain || balance.isOutUntold || isOut || (!begun && balance.addedL >= LEAST_FILL_L);
+  if (!isUnderWay && !isToBleed) return false;
+  const method = isUnderWay && !isToDrain ? run.method : methodsFor(vehicle)[0];
+  if (!method) return false;
+  const from = isUnderWay && !isToDrain ? (run.stopped ? method.againFrom : run.step) : 0;
+  let hot = false;
+  for (const [place, step] of method.steps.entries()) {
+    if (place < from || step.kind === "cool") continue;
+    const id = `fill:${place}`;
+    const isInHand = isUnderWay && !isToDrain && !run.stopped && place === run.step;
+    const left =
+      isInHand && run.endsAt ? Math.ceil((Date.parse(run.endsAt) - nowMs) / 60_000) : minutesOf(step);
+    chain.add({
+      id,
+      stage: "fill",
+      what: step.order.split(/(?<=[.:]) /)[0]?.replace(/[.:]$/, "") ?? step.order,
+      minutes: Math.max(1, left),
+      people: 1,
+      ...(isRun(step) && { isHot: true as const }),
+      ...(isInHand && { since: run.startedAt }),
+    });
+    hot ||= isRun(step);
+    if (method.steps[place + 1]?.kind === "cool") stops(chain, `${id}:off`, COOLS);
+  }
+  return hot;
+}
+
+/** Proving what was done, warm and then cold; the cold look wants a night, or as long. */
+export function provePieces(
+  chain: Chain,
+  { isWarm, isCold, cold }: { isWarm: boolean; isCold: boolean; cold?: { at: string; words: string } },
+): void {
+  if (isWarm) {
+    chain.add({
+      id: "prove:warm",
+      stage: "prove",
+      what: "Warm it up, and see thermostat, fans and joints",
+      minutes: WARM_UP_MINUTES,
+      people: 1,
+      isHot: true,
+    });
+    if (isCold) stops(chain, "prove:off", { minutes: COLD_MINUTES, words: "it stands until it is cold" });
+  }
+  if (isCold)
+    chain.add({
+      id: "prove:cold",
+      stage: "prove",
+      what: "Look at the level and the joints, cold",
+      minutes: LOOK_MINUTES,
+      people: 1,
+      ...(cold && !isWarm && { notBefore: cold }),
+    });
+}
