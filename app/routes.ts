@@ -11,6 +11,7 @@ export default [
   layout("shell/frame.route.tsx", [
     layout("shell/within.route.tsx", [
       index("today/route.tsx"),
+      route("mine", "today/mine.route.tsx"),
       route("vehicles", "vehicles/route.tsx"),
       route("vehicles/new", "vehicle-new/route.tsx"),
       route("vehicles/:vehicleId", "vehicle/route.tsx"),
@@ -32,6 +33,8 @@ export default [
       ]),
     ]),
   ]),
+  route("day", "today/day.route.tsx"),
+  route("mine/now", "today/mine-now.route.ts"),
   route("jobs/:jobId/entries", "job/book/entries.route.tsx"),
   route("jobs/:jobId/grown", "job/book/grown.route.tsx"),
   route("jobs/:jobId/signature", "job/sign/signature.route.tsx"),

@@ -4,6 +4,8 @@ const NAMES: Record<string, (params: Params, search: string) => string | undefin
   root: () => "root",
   "shell/frame.route": () => "frame",
   "today/route": () => "today",
+  // One reading of the day, seen from two pages.
+  "today/mine.route": () => "today",
   "vehicles/route": (_, search) => (search === "" ? "vehicles" : undefined),
   "vehicle/route": ({ vehicleId }) => `vehicle:${vehicleId}`,
   "vehicle-card/route": ({ vehicleId }) => `card:${vehicleId}`,

@@ -4,6 +4,7 @@ import {
   CircleHelp,
   Droplets,
   Ellipsis,
+  Hand,
   LogOut,
   Moon,
   Package,
@@ -20,6 +21,7 @@ import { UnsentCount } from "./UnsentCount.tsx";
 import { useTheme } from "./useTheme.ts";
 
 const PLACES = [
+  { to: "/mine", label: "Mine", Icon: Hand },
   { to: "/", label: "Today", Icon: CalendarDays },
   { to: "/vehicles", label: "Vehicles", Icon: Car },
   { to: "/watch", label: "Watch", Icon: Droplets },

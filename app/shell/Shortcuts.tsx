@@ -36,8 +36,8 @@ export const Shortcuts = memo(function Shortcuts() {
   useKeys("Everywhere", [
     {
       key: "g",
-      shown: "g then t, v, w, s, o",
-      what: "Today, Vehicles, Watch, Shelf, Shop",
+      shown: "g then n, t, v, w, s, o",
+      what: "Mine, Today, Vehicles, Watch, Shelf, Shop",
       act: () => undefined,
     },
     { key: "k", what: "find a vehicle", act: () => void navigate("/vehicles") },
@@ -58,6 +58,7 @@ export const Shortcuts = memo(function Shortcuts() {
   useEffect(() => {
     keyBoard.setPlaces(
       [
+        ["n", "/mine"],
         ["t", "/"],
         ["v", "/vehicles"],
         ["w", "/watch"],

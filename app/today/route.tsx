@@ -1,125 +1,132 @@
-import { Link, useLoaderData } from "react-router";
-import { WAITS, type WaitKind } from "../../core/book/facts/index.ts";
-import { fromWords } from "../../core/report/index.ts";
-import { readToday, type Slip } from "../../server/books/jobs/list-today.ts";
+import { useMemo } from "react";
+import { Link, type ShouldRevalidateFunctionArgs, useLoaderData, useSearchParams } from "react-router";
+import { readToday, type TodayRead } from "../../server/books/day/read-today.ts";
 import { guarded } from "../desk/guard.server.ts";
 import { useMember } from "../desk/member.ts";
-import { keptReading } from "../kept/reading.ts";
-import { STAGE_NAMES } from "../shell/stage-names.ts";
+import { isOld, keptReading } from "../kept/reading.ts";
 import { ButtonLink } from "../ui/Button.tsx";
-import { dateOf, dayOf, spanWords } from "../ui/dates.ts";
-import { StageMark } from "../ui/StageMark.tsx";
-import { waitUntilWords } from "../ui/waits.ts";
+import { clockOf, dateOf, dayOf, whenOf } from "../ui/dates.ts";
+import { useNow } from "../ui/useNow.ts";
+import { ByWaits } from "./ByWaits.tsx";
+import { DaySheet } from "./DaySheet.tsx";
 import { DueLooks } from "./DueLooks.tsx";
+import { WAYS, type Way } from "./lanes.ts";
+import { Mine } from "./Mine.tsx";
+import { Readies } from "./Readies.tsx";
+import { useArranging, useCars } from "./useDay.ts";
 
 /** More than that is read on Watch. */
 const MOST_LOOKS = 12;
+const LOOK_MS = 30_000;
 
 export const meta = () => [{ title: "Today · Warm Ledger" }];
 
-export const loader = guarded("desk", async ({ desk }) => ({
-  ...(await desk(readToday)),
-  now: Date.now(),
-}));
+export const loader = guarded("desk", ({ desk }) => readToday(desk));
 
-const LANES: Record<WaitKind, { title: string; empty: string }> = {
-  hands: { title: "Hands", empty: "Nothing waits for a person." },
-  heat: { title: "Heat", empty: "No engine warming or cooling." },
-  parts: { title: "Parts", empty: "Nothing waits for a part." },
-  night: { title: "A night", empty: "No level waits for the morning." },
-  owner: { title: "The owner", empty: "Nobody has to be asked." },
+export const clientLoader = keptReading<TodayRead>("today/route");
+
+/** Turning the sheet reads nothing anew. */
+export function shouldRevalidate(step: ShouldRevalidateFunctionArgs): boolean {
+  const isTurned =
+    step.formMethod === undefined &&
+    step.currentUrl.pathname === step.nextUrl.pathname &&
+    step.currentUrl.search !== step.nextUrl.search;
+  return isTurned ? false : step.defaultShouldRevalidate;
+}
+
+const WAY_NAMES: Record<Way | "waits", string> = {
+  people: "By person",
+  lifts: "By lift",
+  cars: "By car",
+  waits: "By what they wait for",
 };
 
-function JobSlip({ slip, now }: { slip: Slip; now: number }) {
-  const { timeZone } = useMember();
+/** How the page is ruled: links, so that each has an address. */
+function Ways({ way }: { way: Way | "waits" }) {
   return (
-    <Link
-      to={`/jobs/${slip.id}/${slip.stage}`}
-      className="flex flex-col gap-1 border-ink border-l-4 bg-sheet px-4 py-3 hover:bg-wash"
-    >
-      <span className="flex items-baseline justify-between gap-2">
-        <span className="figure font-bold text-xl">{slip.plate}</span>
-        <span className="figure text-ink-2 text-sm">№ {slip.number}</span>
-      </span>
-      <span className="text-ink-2">
-        {[
-          slip.vehicle || "model not known yet",
-          slip.bay,
-          slip.assignedTo,
-          slip.from && fromWords(slip.from, (iso) => dateOf(iso, timeZone)),
-        ]
-          .filter(Boolean)
-          .join(" · ")}
-      </span>
-      <span>{slip.finding ?? slip.complaint ?? "Complaint not written yet"}</span>
-      <span className="flex items-center gap-1" role="img" aria-label={`In ${STAGE_NAMES[slip.stage]}`}>
-        {slip.stages.map(({ stage, state }) => (
-          <span key={stage} aria-hidden="true">
-            <StageMark state={state} />
-          </span>
-        ))}
-        <span className="ml-2 font-bold">{STAGE_NAMES[slip.stage]}</span>
-      </span>
-      {slip.wait.words && (
-        <span className="border-rule border-t pt-1">
-          {slip.wait.words}, <span className="font-bold">{waitUntilWords(slip.wait, now, timeZone)}</span>
-        </span>
-      )}
-      <span className="text-ink-2 text-sm">
-        {slip.open === 0 ? "nothing open" : `${slip.open} open`} · last entry {spanWords(slip.lastAt, now)}{" "}
-        ago
-      </span>
-    </Link>
+    <nav aria-label="How the day is ruled" className="flex flex-wrap gap-x-1">
+      {[...WAYS, "waits" as const].map((each) => (
+        <Link
+          key={each}
+          to={each === "people" ? "/" : `/?by=${each}`}
+          replace
+          aria-current={each === way ? "page" : undefined}
+          className={`inline-flex min-h-12 items-center border-b-4 px-3 ${each === "lifts" || each === "cars" ? "max-md:hidden" : ""} ${each === way ? "border-ink font-bold" : "border-transparent text-ink-2 hover:bg-wash"}`}
+        >
+          {WAY_NAMES[each]}
+        </Link>
+      ))}
+    </nav>
   );
 }
 
-export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("today/route");
-
-/** The jobs in hand by what each waits for. */
+/** The day: what everybody does when, so that one car's waiting is another's work. */
 export default function Today() {
-  const { slips, looks, now } = useLoaderData<typeof loader>();
+  const today = useLoaderData<typeof loader>() as TodayRead;
+  const { slips, looks, laid, hands, names } = today;
   const { timeZone, shopName } = useMember();
+  const [search] = useSearchParams();
+  const asked = search.get("by");
+  const way = WAYS.find((each) => each === asked) ?? (asked === "waits" ? "waits" : "people");
+  const nowMs = useNow(true, LOOK_MS);
+  const cars = useCars(today);
+  const arranging = useArranging(today);
+  const people = useMemo(() => hands.map((id) => ({ id, name: names[id] ?? "somebody" })), [hands, names]);
+  const isThisDay = dayOf(laid.opensAt, timeZone) === dayOf(new Date(nowMs).toISOString(), timeZone);
   return (
     <main id="work" className="p-5 lg:p-7">
-      <header className="mb-6 flex flex-wrap items-end justify-between gap-4">
+      <header className="mb-3 flex flex-wrap items-end justify-between gap-4">
         <div>
           <h1 className="text-3xl">Today</h1>
           <p className="text-ink-2">
-            {shopName} · {dayOf(new Date(now).toISOString(), timeZone)} ·{" "}
-            {slips.length === 1 ? "one job" : `${slips.length} jobs`} in hand
+            {shopName} · {!isThisDay && "closed now; laid for "}
+            {dayOf(laid.opensAt, timeZone)} · {slips.length === 1 ? "one job" : `${slips.length} jobs`} in
+            hand
+            {isOld("today/route") && ` · as it was laid at ${whenOf(laid.laidAt, timeZone, nowMs)}`}
           </p>
         </div>
         <ButtonLink to="/vehicles" weight="main" data-next>
           Open a job
         </ButtonLink>
       </header>
-      <div className="grid items-start gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
-        <div className="border-ink border-t-2">
-          {WAITS.map((wait) => {
-            const here = slips.filter((slip) => slip.wait.waitsFor === wait);
-            return (
-              <section
-                key={wait}
-                aria-labelledby={`lane-${wait}`}
-                className="grid gap-x-6 gap-y-2 border-edge border-b py-4 lg:grid-cols-[9rem_1fr]"
-              >
-                <h2 id={`lane-${wait}`} className="text-xl">
-                  <span className="block font-normal text-base text-ink-2">waits for</span>
-                  {LANES[wait].title}
-                </h2>
-                {here.length === 0 ? (
-                  <p className="self-center text-ink-2">{LANES[wait].empty}</p>
-                ) : (
-                  <div className="grid gap-4 xl:grid-cols-2">
-                    {here.map((slip) => (
-                      <JobSlip key={slip.id} slip={slip} now={now} />
-                    ))}
-                  </div>
-                )}
-              </section>
-            );
-          })}
+      <Ways way={way} />
+      {arranging.gaveWay && (
+        <p className="mt-3 border-ink border-l-4 bg-sheet py-2 pl-3">{arranging.gaveWay.join(" ")}</p>
+      )}
+      {slips.length === 0 && (
+        <p className="mt-6">
+          No job is open. Find the vehicle first, then open a job on it. Today is{" "}
+          {dateOf(new Date(nowMs).toISOString(), timeZone)}.
+        </p>
+      )}
+      {way === "waits" ? (
+        <div className="mt-3">
+          <ByWaits slips={slips} now={nowMs} />
         </div>
+      ) : (
+        <>
+          <div className="mt-3 md:hidden">
+            <Mine today={today} cars={cars} nowMs={nowMs} />
+          </div>
+          <div className="mt-3 max-md:hidden">
+            <DaySheet
+              way={way}
+              today={today}
+              cars={cars}
+              people={people}
+              arranging={arranging}
+              nowMs={nowMs}
+            />
+            <p className="mt-1 text-ink-2 text-sm">
+              Drag a slip, or press Shift and an arrow on it, to hold it to a time or a person. The rest is
+              laid round it. Open from {clockOf(laid.opensAt, timeZone)} to {clockOf(laid.closesAt, timeZone)}
+              .
+            </p>
+          </div>
+        </>
+      )}
+      <div className="mt-6 grid items-start gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
+        {slips.length > 0 && <Readies today={today} cars={cars} arranging={arranging} />}
         <aside aria-labelledby="second-looks">
           <h2 id="second-looks" className="mb-1 text-xl">
             Second looks
@@ -138,12 +145,6 @@ export default function Today() {
           )}
         </aside>
       </div>
-      {slips.length === 0 && (
-        <p className="mt-6">
-          No job is open. Find the vehicle first, then open a job on it. Today is{" "}
-          {dateOf(new Date(now).toISOString(), timeZone)}.
-        </p>
-      )}
     </main>
   );
 }

@@ -11,6 +11,7 @@ export const SOURCES = [
   "server/commands/shop-file.ts",
   "server/commands/shop.ts",
   "server/commands/verify.ts",
+  "server/books/day/lay-day.process.ts",
   "server/books/logs/judge-log.process.ts",
   "server/reports/report-pdf.process.ts",
 ];

@@ -16,6 +16,8 @@ export interface NotToday {
 export interface Ready {
   jobId: string;
   at?: string;
+  /** What it wants isn't known yet: then no sooner than that. */
+  isOpenEnded?: true;
   promisedAt?: string;
   /** Minutes after its promise, as the day lies; and why. */
   late?: { minutes: number; because: string };
@@ -115,6 +117,7 @@ export function laidDay(
     ready.push({
       jobId: id,
       ...(at !== undefined && { at }),
+      ...(pieces.some(({ isOpenEnded }) => isOpenEnded) && { isOpenEnded: true as const }),
       ...(promisedAt !== undefined && { promisedAt }),
       ...(late && { late: { minutes: late.minutes, because: inWords(late.because, pieces, nameOf) } }),
     });

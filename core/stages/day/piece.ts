@@ -22,6 +22,8 @@ export interface Piece {
   notBefore?: { at: string; words: string };
   /** Why nobody knows when it may be begun: it is laid on no day. */
   isHeld?: string;
+  /** What comes behind it nobody knows before it is done. */
+  isOpenEnded?: true;
   /** Who is at it: their lines of the last minutes are of it. */
   by?: string;
   /** ISO 8601: a clock runs for it since then. */

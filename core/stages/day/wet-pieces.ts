@@ -1,7 +1,7 @@
 import type { Entry } from "../../book/entry/index.ts";
 import { BleedStep, lastFact } from "../../book/facts/index.ts";
 import { COOLS_IN_H, type CoolantBalance } from "../../state/index.ts";
-import { type BleedingStep, type BleedingVehicle, methodsFor } from "../../trade/bleed/index.ts";
+import { type BleedingStep, type BleedingVehicle, type Method, methodsFor } from "../../trade/bleed/index.ts";
 import { bleedRun } from "../fill/index.ts";
 import type { Chain } from "./piece.ts";
 
@@ -45,27 +45,47 @@ export function fillPieces(chain: Chain, { entries, vehicle, balance, nowMs, isT
   const method = isUnderWay && !isToDrain ? run.method : methodsFor(vehicle)[0];
   if (!method) return false;
   const from = isUnderWay && !isToDrain ? (run.stopped ? method.againFrom : run.step) : 0;
-  let hot = false;
+  let runs = false;
   for (const [place, step] of method.steps.entries()) {
-    if (place < from || step.kind === "cool") continue;
+    // One engine runs on through several steps: whoever has started it stays with it.
+    const isOn = isRun(step) && isRun(method.steps[place - 1]) && place > from;
+    if (place < from || step.kind === "cool" || isOn) continue;
     const id = `fill:${place}`;
+    const one = isRun(step) ? runFrom(method, place) : [step];
     const isInHand = isUnderWay && !isToDrain && !run.stopped && place === run.step;
-    const left =
-      isInHand && run.endsAt ? Math.ceil((Date.parse(run.endsAt) - nowMs) / 60_000) : minutesOf(step);
+    const gone = isInHand && run.endsAt ? minutesOf(step) - minutesUntil(run.endsAt, nowMs) : 0;
     chain.add({
       id,
       stage: "fill",
-      what: step.order.split(/(?<=[.:]) /)[0]?.replace(/[.:]$/, "") ?? step.order,
-      minutes: Math.max(1, left),
+      what: wordsOf(step),
+      minutes: Math.max(1, one.reduce((sum, each) => sum + minutesOf(each), 0) - gone),
       people: 1,
       ...(isRun(step) && { isHot: true as const }),
       ...(isInHand && { since: run.startedAt }),
     });
-    hot ||= isRun(step);
-    if (method.steps[place + 1]?.kind === "cool") stops(chain, `${id}:off`, COOLS);
+    runs ||= isRun(step);
+    if (method.steps[place + one.length]?.kind === "cool") stops(chain, `${id}:off`, COOLS);
   }
-  return hot;
+  return runs;
 }
+
+const minutesUntil = (iso: string, nowMs: number) => Math.ceil((Date.parse(iso) - nowMs) / 60_000);
+
+/** A run with the runs right behind it. */
+function runFrom({ steps }: Method, place: number): BleedingStep[] {
+  const end = steps.findIndex((step, index) => index > place && !isRun(step));
+  return steps.slice(place, end < 0 ? steps.length : end);
+}
+
+const WORDS: Record<BleedingStep["kind"], string> = {
+  fill: "Fill it",
+  run: "Run it warm until the air is out",
+  cool: "Let it cool",
+  "top-up": "Top it up, cold",
+  look: "Look whether the vacuum holds",
+};
+const wordsOf = (step: BleedingStep) =>
+  step.kind === "run" && !isRun(step) ? "Draw the air out of it" : WORDS[step.kind];
 
 /** Proving what was done, warm and then cold; the cold look wants a night, or as long. */
 export function provePieces(

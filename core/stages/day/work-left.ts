@@ -97,6 +97,7 @@ function askAndFind(chain: Chain, { entries }: JobState, hasBegun: boolean, wait
     what: "Find what it is",
     minutes: FIND_MINUTES,
     people: 1,
+    isOpenEnded: true,
     ...held(wait, "owner", "the owner is to be asked"),
     ...held(wait, "night", "it stands until it is cold"),
   });
@@ -140,13 +141,13 @@ function apart(
   const work = workOrderOf(entries, now);
   const wasBegun = factsOf(entries, StepDone).length > 0;
   const goal = goalOf(parts);
-  const isFresh = !work && !wasBegun && stillOut(entries).length === 0;
+  const isUnfitted = parts.some(({ stage }) => stage !== "fitted" && stage !== "refused");
+  const isFresh = !wasBegun && stillOut(entries).length === 0 && isUnfitted;
   const order: readonly WorkStep[] = work?.steps ?? (goal && isFresh ? stepsFor(goal, features) : []);
   const off = new Set(stepsOff(entries).map(({ step }) => step));
   const isDone = (step: string) => work?.done.has(step) ?? false;
-  const isUnfitted = parts.some(({ stage }) => stage !== "fitted" && stage !== "refused");
-  // Once it goes together again what was never taken off stays on.
-  const isBack = !isUnfitted && wasBegun;
+  // Once its part is in it goes together again: what was never said to be taken off stays on.
+  const isBack = parts.length > 0 && !isUnfitted;
   const toDo = isBack ? [] : order.filter(({ id }) => !isDone(id));
   if (toDo.length > 0) stripPieces(chain, order, isDone, coldFrom(state, Date.parse(now)));
   const tasks = tasksOf(entries).filter(({ isDone: isOver }) => !isOver);
@@ -229,6 +230,8 @@ export function workLeft(
     isCold: runs || open.some(({ about }) => about === "cold-check") || hotProofs.length < proofs.length,
     cold: nightFrom(state, wait, nowMs),
   });
+  // What it wants nobody knows before it is found: no signature is laid behind that.
+  if (chain.pieces.some(({ isOpenEnded }) => isOpenEnded)) return underWay(chain.pieces, entries, nowMs);
   chain.add({
     id: "sign",
     stage: "sign",

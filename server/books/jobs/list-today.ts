@@ -1,11 +1,12 @@
-import { standing } from "../../../core/book/entry/index.ts";
+import { type Entry, standing } from "../../../core/book/entry/index.ts";
+import { lastFact, ReadyPromised } from "../../../core/book/facts/index.ts";
+import { workLeft } from "../../../core/stages/day/index.ts";
 import { stageStates, waitOf } from "../../../core/stages/overview/index.ts";
-import { bledVehicle, complaintOf, findingOf, openItems } from "../../../core/state/index.ts";
+import { bledVehicle, complaintOf, findingOf, jobState, openItems } from "../../../core/state/index.ts";
 import type { Desk } from "../../database/connection.ts";
 import type { JobOrigin } from "../../database/models/job.ts";
 import { readBooks } from "../../entries/read-books.ts";
 import { shortFrom } from "../../entries/where-from.ts";
-import { readPromises } from "../../subjects/follow-ups/read-promises.ts";
 
 interface Row {
   id: string;
@@ -56,6 +57,28 @@ function cardOf({
       };
 }
 
+const HERE_MS = 24 * 3_600_000;
+
+/** Who was at a job when, by their lines of the last day: stretches of one person at one stage. */
+function doneOf(entries: readonly Entry[], nowMs: number): DoneToday[] {
+  const done: DoneToday[] = [];
+  for (const { by, stage, at } of standing(entries)) {
+    if (nowMs - Date.parse(at) > HERE_MS) continue;
+    const last = done.at(-1);
+    if (last && last.by === by && last.stage === stage) last.until = at;
+    else done.push({ by, stage, from: at, until: at });
+  }
+  return done;
+}
+
+/** A stretch of lines that one person wrote at one stage, ISO 8601. */
+export interface DoneToday {
+  by: string;
+  stage: Entry["stage"];
+  from: string;
+  until: string;
+}
+
 /** Every open job as a slip: where it stands, what it waits for, how much is open. Two queries. */
 export async function listToday(desk: Desk) {
   const [rows] = await desk.sequelize.query(
@@ -78,7 +101,9 @@ export async function listToday(desk: Desk) {
   return jobs.map((row) => {
     const { id, number, bay, plate, assignedTo } = row;
     const entries = books.get(row.id) ?? [];
-    const vehicle = bledVehicle(entries, cardOf(row), row.altitudeM);
+    const card = cardOf(row);
+    const vehicle = bledVehicle(entries, card, row.altitudeM);
+    const now = desk.now.toISOString();
     const openedAt = row.openedAt.toISOString();
     return {
       id,
@@ -92,21 +117,17 @@ export async function listToday(desk: Desk) {
       stage: standing(entries).at(-1)?.stage ?? ("ask" as const),
       stages: stageStates(entries, false),
       open: openItems(entries).length,
-      wait: waitOf(entries, openedAt, vehicle, desk.now.toISOString()),
+      wait: waitOf(entries, openedAt, vehicle, now),
       complaint: complaintOf(entries) ?? null,
       finding: findingOf(entries)?.words ?? null,
       lastAt: entries.at(-1)?.at ?? openedAt,
+      promisedAt: lastFact(entries, ReadyPromised)?.fact.at ?? null,
+      pieces: workLeft(jobState(entries, card, now), card, now, {
+        ...(row.altitudeM !== null && { altitudeM: row.altitudeM }),
+      }),
+      done: doneOf(entries, desk.now.getTime()),
     };
   });
 }
 
 export type Slip = Awaited<ReturnType<typeof listToday>>[number];
-
-/** Second looks of the week to come stand behind those that are due. */
-const DAYS_AHEAD = 7;
-
-/** All that Today shows: the jobs in hand, and what is due for a second look. */
-export const readToday = async (desk: Desk) => ({
-  slips: await listToday(desk),
-  looks: await readPromises(desk, { days: DAYS_AHEAD }),
-});

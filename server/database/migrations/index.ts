@@ -27,6 +27,7 @@ import { sessionMember } from "./026-session-member.ts";
 import { manyPeople } from "./027-many-people.ts";
 import { owners } from "./028-owners.ts";
 import { knownOfACard } from "./029-known-of-a-card.ts";
+import { theDay } from "./030-the-day.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -60,4 +61,5 @@ export const migrations: Migration[] = [
   manyPeople,
   owners,
   knownOfACard,
+  theDay,
 ];

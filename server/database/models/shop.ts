@@ -1,4 +1,5 @@
 import { DataTypes, Model, type Sequelize } from "sequelize";
+import type { ShopHours } from "../../../core/stages/day/index.ts";
 import type { FollowUpRule } from "../../../core/trade/follow-ups/index.ts";
 
 /** A workshop: everything else belongs to one. */
@@ -17,6 +18,8 @@ export class Shop extends Model {
   /** Metres, and the coldest °C that its vehicles have to stand; null until somebody said. */
   declare altitudeM: number | null;
   declare coldestC: number | null;
+  /** Null until the shop has said its own. */
+  declare hours: ShopHours | null;
 }
 
 export function defineShop(database: Sequelize): typeof Shop {
@@ -33,6 +36,7 @@ export function defineShop(database: Sequelize): typeof Shop {
       calendarHash: { type: DataTypes.TEXT, field: "calendar_hash" },
       altitudeM: { type: DataTypes.DOUBLE, field: "altitude_m" },
       coldestC: { type: DataTypes.DOUBLE, field: "coldest_c" },
+      hours: { type: DataTypes.JSONB },
     },
     { sequelize: database, modelName: "Shop", tableName: "shops", timestamps: false },
   );

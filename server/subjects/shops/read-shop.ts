@@ -1,3 +1,4 @@
+import { type ShopHours, USUAL_HOURS } from "../../../core/stages/day/index.ts";
 import { USUAL_RULES } from "../../../core/trade/follow-ups/index.ts";
 import { lastBackup } from "../../backups/last-backup.ts";
 import type { Desk } from "../../database/connection.ts";
@@ -21,6 +22,7 @@ export async function readShop(desk: Desk) {
     rules: shop.followUpRules ?? [...USUAL_RULES],
     altitudeM: shop.altitudeM,
     coldestC: shop.coldestC,
+    hours: shop.hours ?? USUAL_HOURS,
     hasCalendar: shop.calendarHash !== null,
     people: people.map(({ id, name, role, isActive }) => ({ id, name, role, isActive })),
     devices: devices.map(({ id, name, createdAt }) => ({ id, name, createdAt: createdAt.toISOString() })),
@@ -62,6 +64,18 @@ export async function changePlace(
   await models.Shop.update(place, { where: { id: shopId }, transaction });
   await models.Audit.create(
     { shopId, personId, what: "place changed", at: now, about: place },
+    { transaction },
+  );
+}
+
+/** When the shop is open, its breaks and its lifts: what its day is laid by. */
+export async function changeHours(
+  { models, transaction, shopId, personId, now }: Desk,
+  hours: ShopHours,
+): Promise<void> {
+  await models.Shop.update({ hours }, { where: { id: shopId }, transaction });
+  await models.Audit.create(
+    { shopId, personId, what: "hours changed", at: now, about: { hours } },
     { transaction },
   );
 }

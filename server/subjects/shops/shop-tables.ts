@@ -7,8 +7,8 @@ export interface ShopTable {
   order: string[];
 }
 
-/** Who is signed in where, and what a process has in hand: it ends with the server that it was on. */
-const NOT_TAKEN = ["sessions", "invitations", "devices", "under_way"];
+/** Who is signed in where, what a process has in hand, and the day as it was laid: they end with the server that they were on. */
+const NOT_TAKEN = ["sessions", "invitations", "devices", "under_way", "day_plans"];
 /** Bytes that stand beside the rows, a file each. */
 export const IN_FILES: Readonly<Record<string, readonly string[]>> = {
   logs: ["content"],
