@@ -9,7 +9,13 @@ import { addPerson } from "../../server/subjects/people/add-person.ts";
 import { inviteDevice, removeDevice } from "../../server/subjects/people/devices.ts";
 import { checkSecrets } from "../../server/subjects/people/own-secret.ts";
 import { hashSecrets } from "../../server/subjects/people/secrets.ts";
-import { changeCurrency, changePlace, changeUnits, readShop } from "../../server/subjects/shops/read-shop.ts";
+import {
+  changeCurrency,
+  changeHours,
+  changePlace,
+  changeUnits,
+  readShop,
+} from "../../server/subjects/shops/read-shop.ts";
 import { verifySoon } from "../../server/verify/verify-shop.ts";
 import { checkForm } from "../desk/forms.ts";
 import { guarded, type Refused } from "../desk/guard.server.ts";
@@ -25,6 +31,8 @@ import { Books } from "./Books.tsx";
 import { CalendarAddress } from "./CalendarAddress.tsx";
 import { Devices } from "./Devices.tsx";
 import { readRulesForm } from "./follow-up.form.ts";
+import { Hours } from "./Hours.tsx";
+import { HoursForm, hoursFrom } from "./hours.form.ts";
 import { Part } from "./Part.tsx";
 import { People } from "./People.tsx";
 import { Place } from "./Place.tsx";
@@ -75,6 +83,10 @@ export const action = guarded("lead", async ({ request, origin, desk }) => {
   } else if (what === "place") {
     const { altitude = null, coldest = null } = clean(PlaceForm, input);
     await desk((given) => changePlace(given, { altitudeM: altitude, coldestC: coldest }));
+  } else if (what === "hours") {
+    const read = hoursFrom(clean(HoursForm, input));
+    if ("fields" in read) throw new Refusal({ message: "", fields: read.fields });
+    await desk((given) => changeHours(given, read.hours));
   } else if (what === "rules") {
     const read = readRulesForm(input.get("rules"));
     if ("trouble" in read) throw new Refusal({ message: read.trouble });
@@ -187,6 +199,7 @@ export default function Shop() {
               )}
             </Form>
           </Part>
+          <Hours hours={shop.hours} {...may} />
           <Place shop={shop} {...may} />
           <Part title="Second looks">
             <SecondLooks rules={shop.rules} system={shop.units} isLead={isLead} isBusy={isBusy} />
