@@ -44,7 +44,7 @@ describe("the day", () => {
     const slips = await all(page);
     expect(new Set(slips.map(({ plate }) => plate)).size).toBeGreaterThanOrEqual(4);
     for (const { label, from, until: ends } of slips) {
-      expect(label).toMatch(/^\d\d:\d\d to \d\d:\d\d; MRW \d{4}; \w/);
+      expect(label).toMatch(/^\d\d:\d\d to \d\d:\d\d; MRW \d{4} \w/);
       expect(minutesOf(ends)).toBeGreaterThan(minutesOf(from));
     }
     // Nobody is at two cars at once.

@@ -127,6 +127,7 @@ describe("every route", () => {
     expect(withAction.sort()).toEqual(
       [
         "job/book/entries.route",
+        "today/day.route",
         "job/pictures/pictures.route",
         "job/prove/logs.route",
         "job/sign/signature.route",

@@ -8,7 +8,6 @@ import { KeepPages } from "../kept/KeepPages.tsx";
 import { keptReading } from "../kept/reading.ts";
 import { startOffline } from "../offline/start.ts";
 import { OutboxProvider } from "../outbox/OutboxProvider.tsx";
-import { NeedsHand } from "../today/NeedsHand.tsx";
 import { Announcer } from "../ui/Announcer.tsx";
 import { Part } from "../ui/Part.tsx";
 import { useShared } from "../ui/useShared.ts";
@@ -58,7 +57,6 @@ export default function Frame() {
           </Part>
           <div className="flex min-w-0 flex-1 flex-col book:h-dvh print:block print:h-auto">
             <ConnectionNote />
-            <NeedsHand />
             <div className="min-h-0 flex-1 book:overflow-y-auto print:overflow-visible">
               <Part>
                 <Outlet />

@@ -3,13 +3,15 @@ import { useMember } from "../desk/member.ts";
 import { clockOf } from "../ui/dates.ts";
 import { AwayForm } from "./AwayForm.tsx";
 import { hoursBetween, type Lane, lanesOf, placeOf, type Way } from "./lanes.ts";
-import { LEVEL_PX, type Sheet, StaySlip } from "./StaySlip.tsx";
+import { FINGER_PX, LEVEL_PX, type Sheet, StaySlip } from "./StaySlip.tsx";
 import type { DayCar, useArranging } from "./useDay.ts";
 
 /** An hour so near to now gives way to it. */
 const NEAR_MS = 15 * 60_000;
 const HALF_HOUR_MS = 1_800_000;
 
+/** A slip is never narrower; a lane seldom. */
+const NARROW_LANE_PX = 640;
 /** So much of what has been is shown of a day that is on. */
 const BEHIND_MS = 3_600_000;
 
@@ -102,7 +104,7 @@ function Done({
         return (
           <span
             key={`${id} ${by} ${from}`}
-            className="@container absolute top-1 h-[68px]"
+            className="@container absolute top-1 h-14"
             style={{ left: `${left}%`, width: `max(${right - left}%, 16px)` }}
           >
             <span className="figure absolute inset-0 border-edge border-b-2 px-1 text-ink-2 text-sm @max-[3.4rem]:flex @max-[3.4rem]:rotate-180 @max-[3.4rem]:items-center @max-[3.4rem]:justify-end @max-[3.4rem]:border-t-2 @max-[3.4rem]:border-b-0 @max-[3.4rem]:[writing-mode:vertical-rl]">
@@ -181,6 +183,7 @@ export function DaySheet({
     people,
     lifts: hours.lifts,
     cars: [...cars].map(([id, { plate }]) => ({ id, name: plate })),
+    fingerMs: ((sheet.until - sheet.from) * FINGER_PX) / NARROW_LANE_PX,
     pieceOf: ({ jobId, piece }) => cars.get(jobId)?.pieces.get(piece),
   });
   const isNow = nowMs >= sheet.from && nowMs <= sheet.until;

@@ -10,6 +10,7 @@ import { TextField } from "../ui/Field.tsx";
 import { OwnPop } from "../ui/Pop.tsx";
 import type { DayCar, useArranging } from "./useDay.ts";
 
+const FIVE_MS = 5 * 60_000;
 const QUARTER_MS = 15 * 60_000;
 
 /** When each car is ready, what its owner was told, and what of it doesn't get done today, with why. */
@@ -27,6 +28,16 @@ export function Readies({
   const isToday = (iso: string) => dayOf(iso, timeZone) === dayOf(laid.opensAt, timeZone);
   const when = (iso: string) =>
     isToday(iso) ? clockOf(iso, timeZone) : `${dayOf(iso, timeZone)}, ${clockOf(iso, timeZone)}`;
+  /** To the nearest five minutes: nobody knows it better. */
+  const rangeWords = (from: string, to: string) => {
+    const [first, last] = [from, to].map((iso) =>
+      new Date(Math.round(Date.parse(iso) / FIVE_MS) * FIVE_MS).toISOString(),
+    );
+    if (!first || !last || first === last) return when(from);
+    return dayOf(first, timeZone) === dayOf(last, timeZone)
+      ? `${when(first)} to ${clockOf(last, timeZone)}`
+      : `${when(first)}, to ${when(last)}`;
+  };
   const jobs = laid.ready.filter(({ jobId }) => cars.get(jobId)?.pieces.has("look") === false);
   return (
     <section aria-labelledby="ready-when">
@@ -34,7 +45,7 @@ export function Readies({
         When is it ready?
       </h2>
       <ul className="border-ink border-t-2">
-        {jobs.map(({ jobId, at, promisedAt, late, isOpenEnded }) => {
+        {jobs.map(({ jobId, at, from, to, promisedAt, late, isOpenEnded }) => {
           const car = cars.get(jobId);
           const left = laid.notToday.find((each) => each.jobId === jobId);
           if (!car) return null;
@@ -50,7 +61,7 @@ export function Readies({
                 {car.plate}
               </Link>
               <p>
-                <b>{!at || isOpenEnded ? "Nobody can say yet" : when(at)}</b>
+                <b>{!at || isOpenEnded ? "Nobody can say yet" : rangeWords(from ?? at, to ?? at)}</b>
                 {at && isOpenEnded && `: it isn't found before ${when(at)}`}
                 {promisedAt && `, told ${when(promisedAt)}`}
                 {late && (
@@ -67,7 +78,7 @@ export function Readies({
               <Told
                 jobId={jobId}
                 plate={car.plate}
-                at={promisedAt ?? at}
+                at={promisedAt ?? to ?? at}
                 day={laid.day}
                 arranging={arranging}
               />

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
+import { isSoundOn, ring, setSound } from "../desk/sound.ts";
 import { Button } from "../ui/Button.tsx";
-import { isSoundOn, ring, setSound } from "./sound.ts";
 
 /** Turns on the sound with which this browser says that another car needs a hand; turned on, it is heard once. */
 export function Sound() {

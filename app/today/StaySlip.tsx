@@ -8,8 +8,9 @@ import { placeOf, type Stay } from "./lanes.ts";
 import { StaySheet } from "./StaySheet.tsx";
 import { type DayCar, holdOf, type useArranging } from "./useDay.ts";
 
-/** How high a stay is with its room, px. */
-export const LEVEL_PX = 72;
+/** How high a stay is with its room, and how wide at least, px. */
+export const LEVEL_PX = 60;
+export const FINGER_PX = 58;
 const MINUTE_MS = 60_000;
 /** A hand holds to a time by the quarter of an hour, a drag by five minutes. */
 const STEP_MIN = 15;
@@ -130,19 +131,18 @@ export function StaySlip({
   const lateWords = late === undefined ? "" : `${late} min late`;
   const called = [
     `${clockOf(from, timeZone)} to ${clockOf(until, timeZone)}`,
-    car.plate,
-    what.join(", then "),
+    // What is to be seen stands in the name as it stands there.
+    [car.plate, lateWords && `${lateWords}.`, what.join(", ")].filter(Boolean).join(" "),
     first?.lift ? `lift ${first.lift}` : "",
-    lateWords,
     held ? "held" : "",
   ];
   return (
     <span
-      className="@container absolute h-[68px]"
+      className="@container absolute h-14"
       style={{
         top: `${4 + stay.level * LEVEL_PX}px`,
         left: `${left}%`,
-        width: `max(${width}%, 14px)`,
+        width: `max(${width}%, ${FINGER_PX}px)`,
         ...(drag && { transform: `translate(${drag.x}px, ${drag.y}px)`, zIndex: 20 }),
       }}
     >
@@ -150,7 +150,7 @@ export function StaySlip({
         trigger={{
           "aria-label": called.filter(Boolean).join("; "),
           title: called.filter(Boolean).join("; "),
-          className: `absolute inset-y-0 right-px left-0 flex touch-pan-y select-none flex-col items-start overflow-hidden border-ink border-l-4 bg-sheet px-1.5 py-1 text-left leading-tight hover:bg-wash @max-[3.4rem]:items-center @max-[3.4rem]:justify-center @max-[3.4rem]:border-l-2 @max-[3.4rem]:px-0 ${held ? "outline-2 outline-ink outline-dashed -outline-offset-2" : "border-y border-y-rule [clip-path:polygon(0_0,calc(100%-9px)_0,100%_9px,100%_100%,0_100%)]"}`,
+          className: `absolute inset-y-0 right-px left-0 flex touch-pan-y select-none flex-col items-start overflow-hidden border-ink border-l-4 bg-sheet px-1.5 py-1 text-left leading-tight hover:bg-wash ${held ? "outline-2 outline-ink outline-dashed -outline-offset-2" : "border-y border-y-rule [clip-path:polygon(0_0,calc(100%-9px)_0,100%_9px,100%_100%,0_100%)]"}`,
           onKeyDown: press,
           onPointerDown: begin,
           onPointerMove: move,
@@ -158,11 +158,11 @@ export function StaySlip({
           onPointerCancel: end,
           children: (
             <>
-              <span className="figure flex items-center gap-1 font-bold @max-[3.4rem]:rotate-180 @max-[3.4rem]:text-sm @max-[3.4rem]:[writing-mode:vertical-rl]">
+              <span className="figure flex items-center gap-1 font-bold">
                 {car.short}
                 {held && <Pin size={14} aria-hidden="true" className="@max-[5rem]:hidden" />}
-              </span>
-              <span className="line-clamp-2 text-sm @max-[4.5rem]:hidden">
+              </span>{" "}
+              <span className="line-clamp-1 text-sm @max-[4.5rem]:hidden">
                 {lateWords && <b>{lateWords}. </b>}
                 {what.join(", ")}
               </span>

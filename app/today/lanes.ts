@@ -42,7 +42,12 @@ export function shortPlate(plate: string, all: readonly string[]): string {
   return new Set(all.filter((each) => tail(each) === own)).size > 1 ? plate : own;
 }
 
-function staysOf(slips: readonly DaySlip[], isOne: (before: DaySlip, next: DaySlip) => boolean): Stay[] {
+/** Stays in their order; one that is narrower than a finger takes as much room, and what follows too soon lies below it. */
+function staysOf(
+  slips: readonly DaySlip[],
+  fingerMs: number,
+  isOne: (before: DaySlip, next: DaySlip) => boolean,
+): Stay[] {
   const stays: DaySlip[][] = [];
   for (const slip of [...slips].sort((a, b) => (a.from < b.from ? -1 : 1))) {
     const last = stays.at(-1);
@@ -50,14 +55,14 @@ function staysOf(slips: readonly DaySlip[], isOne: (before: DaySlip, next: DaySl
     if (last && before && before.jobId === slip.jobId && isOne(before, slip)) last.push(slip);
     else stays.push([slip]);
   }
-  const ends: string[] = [];
+  const ends: number[] = [];
   return stays.map((own) => ({
     key: `${own[0]?.jobId} ${own[0]?.piece}`,
     jobId: own[0]?.jobId ?? "",
     slips: own,
     from: own[0]?.from ?? "",
     until: endOf(own),
-    level: levelOf(own, ends),
+    level: levelOf(own, fingerMs, ends),
   }));
 }
 
@@ -68,11 +73,11 @@ const endOf = (own: readonly DaySlip[]) =>
     .at(-1) ?? "";
 
 /** The first level whose last stay is over by then. */
-function levelOf(own: readonly DaySlip[], ends: string[]): number {
-  const from = own[0]?.from ?? "";
+function levelOf(own: readonly DaySlip[], fingerMs: number, ends: number[]): number {
+  const from = Date.parse(own[0]?.from ?? "");
   const free = ends.findIndex((end) => end <= from);
   const level = free < 0 ? ends.length : free;
-  ends[level] = endOf(own);
+  ends[level] = Math.max(Date.parse(endOf(own)), from + fingerMs);
   return level;
 }
 
@@ -88,11 +93,13 @@ export function lanesOf(
     lifts,
     cars,
     pieceOf,
+    fingerMs = 0,
   }: {
     people: readonly { id: string; name: string }[];
     lifts: number;
     cars: readonly { id: string; name: string }[];
     pieceOf: (slip: DaySlip) => Piece | undefined;
+    fingerMs?: number;
   },
 ): Lane[] {
   const restsOf = (own: readonly DaySlip[]): Rest[] =>
@@ -109,12 +116,12 @@ export function lanesOf(
     name: string,
     own: readonly DaySlip[],
     isOne = isAtOnce,
-    isFirst = true,
+    hasRests = true,
   ): Lane => ({
     key,
     name,
-    stays: staysOf(own, isOne),
-    rests: isFirst ? restsOf(own) : [],
+    stays: staysOf(own, fingerMs, isOne),
+    rests: hasRests ? restsOf(own) : [],
   });
   if (way === "lifts") {
     const on = Array.from({ length: lifts }, (_, lift) =>
@@ -128,10 +135,13 @@ export function lanesOf(
     );
     return [
       ...on,
+      // Many lie there at once: what each waits for is drawn in its own lane, by car.
       lane(
         "floor",
         "On the floor",
         slips.filter((slip) => slip.lift === undefined),
+        isAtOnce,
+        false,
       ),
     ];
   }

@@ -4,6 +4,7 @@ import { anyDay, costOf, inTurn } from "../../core/trade/schedule/days.fixture.t
 import { exactCost } from "../../core/trade/schedule/exact-day.fixture.ts";
 import { type DayGiven, type DayPlan, planDay, plansOfDay } from "../../core/trade/schedule/index.ts";
 import type { Figure } from "./measure.ts";
+import { benchMonth } from "./month.ts";
 
 const SMALL_DAYS = 200;
 const LARGE_DAYS = 500;
@@ -188,5 +189,6 @@ export async function benchDay(): Promise<Figure[]> {
       2000,
     ),
     ...again(),
+    ...benchMonth(),
   ];
 }

@@ -29,7 +29,7 @@ export async function inTheMorning(application: Application): Promise<string> {
   return zone;
 }
 
-const SAID = /^(\d\d:\d\d) to (\d\d:\d\d); ([^;]+); /;
+const SAID = /^(\d\d:\d\d) to (\d\d:\d\d); (MRW \d{4}) /;
 
 /** Everything in somebody's lane, in its order, by names alone. */
 export async function slipsOf(page: Page, name: string): Promise<SaidSlip[]> {

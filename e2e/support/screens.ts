@@ -101,6 +101,7 @@ export const TOOL_SCREENS: Screen[] = [
 export const SCREENS: Screen[] = [
   { name: "sign-in", path: "/sign-in" },
   { name: "today", path: "/" },
+  { name: "mine", path: "/mine" },
   { name: "vehicles", path: "/vehicles?find=br" },
   { name: "vehicle", path: `/vehicles/${demoId("vehicle:scholar")}` },
   { name: "add-vehicle", path: "/vehicles/new" },

@@ -13,3 +13,4 @@ export {
   USUAL_HOURS,
 } from "./the-day.ts";
 export { workLeft } from "./work-left.ts";
+export { type Worked, workedOn } from "./worked-on.ts";

@@ -1,4 +1,4 @@
-import type { DayPlan } from "../../trade/schedule/index.ts";
+import type { DayPlan, ReadyRange } from "../../trade/schedule/index.ts";
 import type { Piece } from "./piece.ts";
 import { type DayShop, type DaySlip, type DayWork, minutesOf, openAfter, type TheDay } from "./the-day.ts";
 
@@ -16,6 +16,9 @@ export interface NotToday {
 export interface Ready {
   jobId: string;
   at?: string;
+  /** Between these it is ready eight times in ten, ISO 8601. */
+  from?: string;
+  to?: string;
   /** What it wants isn't known yet: then no sooner than that. */
   isOpenEnded?: true;
   promisedAt?: string;
@@ -85,6 +88,7 @@ export function laidDay(
   works: readonly DayWork[],
   shop: DayShop,
   nameOf: (personId: string) => string,
+  ranges: readonly ReadyRange[] = [],
 ): LaidDay {
   const minutes = minutesOf(theDay.day, shop.timeZone);
   const slips = plan.slips.map(
@@ -113,10 +117,12 @@ export function laidDay(
     }
     const ends = [...laid.values()].map(({ until }) => until).sort();
     const at = first ? readyAfter(left, theDay, shop) : ends.at(-1);
+    const range = at === undefined ? undefined : ranges.find(({ job }) => job === id);
     const late = plan.late.find(({ job }) => job === id);
     ready.push({
       jobId: id,
       ...(at !== undefined && { at }),
+      ...(range && { from: minutes.at(range.from), to: minutes.at(range.to) }),
       ...(pieces.some(({ isOpenEnded }) => isOpenEnded) && { isOpenEnded: true as const }),
       ...(promisedAt !== undefined && { promisedAt }),
       ...(late && { late: { minutes: late.minutes, because: inWords(late.because, pieces, nameOf) } }),

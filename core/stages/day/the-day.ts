@@ -78,6 +78,8 @@ export interface TheDay {
   day: string;
   opensAt: string;
   closesAt: string;
+  /** When the shop opens next after this day, minutes from this day's midnight. */
+  opensNext: number;
   given: DayGiven;
 }
 
@@ -231,6 +233,7 @@ export function theDay(works: readonly DayWork[], shop: DayShop, laid: readonly 
     day,
     opensAt: minutes.at(opens),
     closesAt: minutes.at(minutes.byClock(shop.hours.closes)),
+    opensNext: minutes.of(openAfter(day, shop)),
     given: { now, people, lifts, jobs, before: beforeOf(laid, jobs, minutes, lifts) },
   };
 }

@@ -1,7 +1,13 @@
 import type { Entry } from "../../book/entry/index.ts";
 import { BleedStep, lastFact } from "../../book/facts/index.ts";
 import { COOLS_IN_H, type CoolantBalance } from "../../state/index.ts";
-import { type BleedingStep, type BleedingVehicle, type Method, methodsFor } from "../../trade/bleed/index.ts";
+import {
+  type BleedingStep,
+  type BleedingVehicle,
+  type Method,
+  methodsFor,
+  opensCap,
+} from "../../trade/bleed/index.ts";
 import { bleedRun } from "../fill/index.ts";
 import type { Chain } from "./piece.ts";
 
@@ -32,10 +38,15 @@ export interface Wet {
   nowMs: number;
   /** Coolant has to come out for what is still to be done. */
   isToDrain: boolean;
+  /** What opens it waits for that. */
+  night?: { at: string; words: string };
 }
 
 /** Filling and getting the air out, as far as that is still to be done; true where an engine is to run for it. */
-export function fillPieces(chain: Chain, { entries, vehicle, balance, nowMs, isToDrain }: Wet): boolean {
+export function fillPieces(
+  chain: Chain,
+  { entries, vehicle, balance, nowMs, isToDrain, night }: Wet,
+): boolean {
   const run = bleedRun(entries, vehicle);
   const isUnderWay = run !== undefined && !run.isEnded;
   const isOut = balance.moved && !balance.withinTolerance && balance.unaccountedL > 0;
@@ -61,7 +72,9 @@ export function fillPieces(chain: Chain, { entries, vehicle, balance, nowMs, isT
       minutes: Math.max(1, one.reduce((sum, each) => sum + minutesOf(each), 0) - gone),
       people: 1,
       ...(isRun(step) && { isHot: true as const }),
-      ...(isInHand && { since: run.startedAt }),
+      ...(isInHand
+        ? { since: run.startedAt }
+        : night && place === from && opensCap(step) && { notBefore: night }),
     });
     runs ||= isRun(step);
     if (method.steps[place + one.length]?.kind === "cool") stops(chain, `${id}:off`, COOLS);

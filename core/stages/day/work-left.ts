@@ -16,6 +16,7 @@ import { type Feature, stepsFor, type WorkStep } from "../../trade/order/index.t
 import { goalOf, type NextCard } from "../next/index.ts";
 import { partsGate, workOrderOf } from "../plan/index.ts";
 import { buildPieces, stripPieces } from "./apart-pieces.ts";
+import { FIND_MINUTES } from "./minutes.ts";
 import { Chain, type Piece } from "./piece.ts";
 import { underWay } from "./under-way.ts";
 import { COOLS_IN_MINUTES, fillPieces, provePieces } from "./wet-pieces.ts";
@@ -23,8 +24,6 @@ import { COOLS_IN_MINUTES, fillPieces, provePieces } from "./wet-pieces.ts";
 const MINUTE_MS = 60_000;
 const HOUR_MS = 60 * MINUTE_MS;
 const HEAR_MINUTES = 5;
-/** A fault that is found by a handful of tests; what the shop's own books show of it overrules it. */
-const FIND_MINUTES = 30;
 const CHOOSE_MINUTES = 8;
 const BOX_MINUTES = 5;
 /** A relay, a thermostat, a plug: what is changed without taking a front end apart. */
@@ -211,7 +210,8 @@ export function workLeft(
   plan(chain, state, wait);
   const { isToDrain, isToDo } = apart(chain, state, now, features, wait);
   const vehicle = bledVehicle(entries, card, altitudeM);
-  const runs = fillPieces(chain, { entries, vehicle, balance, nowMs, isToDrain });
+  const night = wait?.for === "night" ? nightFrom(state, wait, nowMs) : undefined;
+  const runs = fillPieces(chain, { entries, vehicle, balance, nowMs, isToDrain, ...(night && { night }) });
   const isLow = open.some(({ about }) => about === "level");
   if (isLow && !runs)
     chain.add({

@@ -9,3 +9,5 @@ export {
   USUAL_TERMS,
 } from "./day.ts";
 export { planDay, plansOfDay } from "./plan-day.ts";
+export { type ReadyRange, readyRanges } from "./ready-ranges.ts";
+export { type Spread, spreadOf, USUAL_SPREAD } from "./spread.ts";

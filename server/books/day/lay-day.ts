@@ -1,9 +1,11 @@
 import { type LaidDay, laidDay, theDay } from "../../../core/stages/day/index.ts";
-import { type DayGiven, type DayPlan, plansOfDay } from "../../../core/trade/schedule/index.ts";
+import { plansOfDay } from "../../../core/trade/schedule/index.ts";
 import type { AtDesk, Desk } from "../../database/connection.ts";
 import { heavyWork, TooHeavy } from "../../threads/heavy-work.ts";
 import { lane } from "../../threads/lane.ts";
+import { type DayLaid, type DayTask, rangesOf } from "./lay-day.process.ts";
 import type { DayRead } from "./read-day.ts";
+import { readWorked, spreadsOf } from "./read-worked.ts";
 
 const LONGEST_MS = 3000;
 const MOST_WAITING = 8;
@@ -11,21 +13,21 @@ const MOST_WAITING = 8;
 const SLIPPED_MS = 3 * 60_000;
 
 const turns = lane({ name: "days", atOnce: 1, mostWaiting: MOST_WAITING });
-const layer = heavyWork<DayGiven, DayPlan>({
+const layer = heavyWork<DayTask, DayLaid>({
   file: "server/books/day/lay-day.process.ts",
   longestMs: LONGEST_MS,
   mostMegabytes: 400,
 });
 
 /** The best plan in the time there is; where there is none, the first that comes: a day that is laid roughly is better than none. */
-async function planned(given: DayGiven): Promise<{ plan: DayPlan; isRough: boolean }> {
+async function planned(task: DayTask): Promise<DayLaid & { isRough: boolean }> {
   try {
-    return { plan: await turns(() => layer.run(given)), isRough: false };
+    return { ...(await turns(() => layer.run(task))), isRough: false };
   } catch (error) {
     const isBusy = error instanceof TooHeavy || (error as { againInS?: number }).againInS !== undefined;
     if (!isBusy) throw error;
-    const first = plansOfDay(given).next().value;
-    return { plan: first ?? { slips: [], cost: 0, late: [], unplaced: [] }, isRough: true };
+    const plan = plansOfDay(task.given).next().value ?? { slips: [], cost: 0, late: [], unplaced: [] };
+    return { plan, ranges: rangesOf(task, plan), isRough: true };
   }
 }
 
@@ -74,15 +76,20 @@ export async function layDay(read: DayRead, desk: AtDesk): Promise<LaidDay> {
   const day = theDay(works, shop, stored?.plan.slips ?? []);
   const isSame = stored?.laidFrom === laidFrom && stored.plan.day === day.day;
   if (isSame && isOnTime(stored.plan, read)) return stored.plan;
-  const { plan, isRough } = await planned(day.given);
+  const spreads = spreadsOf(await desk(readWorked));
+  const { given, opensNext } = day;
+  const { plan, ranges, isRough } = await planned({ given, opensNext, spreads });
   const laid = begun(
-    laidDay(plan, day, works, shop, (id) => names[id] ?? "somebody who has left"),
+    laidDay(plan, day, works, shop, (id) => names[id] ?? "somebody who has left", ranges),
     read,
   );
   return isRough ? laid : desk((given) => store(given, laid, laidFrom, stored?.plan.laidAt));
 }
 
-/** Keeps the day as it was laid; where somebody else's was kept meanwhile, that one is the shop's. */
+/**
+ * Keeps the day as it was laid, unless somebody else's was kept meanwhile that was laid from the same, or from what was read later:
+ * then that one is the shop's.
+ */
 async function store(
   { sequelize, transaction, shopId }: Desk,
   laid: LaidDay,
@@ -97,7 +104,8 @@ async function store(
   const [kept] = (await sequelize.query(
     `INSERT INTO day_plans (shop_id, day, laid_at, laid_from, plan) VALUES ($1, $2, $3, $4, $5)
      ON CONFLICT (shop_id, day) DO UPDATE SET laid_at = $3, laid_from = $4, plan = $5
-       WHERE day_plans.laid_from = $4 OR day_plans.laid_at <= coalesce($6::timestamptz, day_plans.laid_at)
+       WHERE (day_plans.laid_from <> $4 AND day_plans.laid_at <= $3)
+          OR (day_plans.laid_from = $4 AND day_plans.laid_at <= coalesce($6::timestamptz, day_plans.laid_at))
      RETURNING day`,
     {
       bind: [shopId, laid.day, laid.laidAt, laidFrom, JSON.stringify(laid), was ?? null],

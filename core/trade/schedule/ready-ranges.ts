@@ -1,0 +1,129 @@
+import { seededRandom } from "../../kernel/chance/index.ts";
+import type { DayAct, DayGiven, DayPlan } from "./day.ts";
+import { drawn, REST_SPREAD, type Spread, USUAL_SPREAD } from "./spread.ts";
+
+/** From when to when a job is likely to be ready, minutes from midnight; past the day's closing they run on into the next. */
+export interface ReadyRange {
+  job: string;
+  from: number;
+  to: number;
+}
+
+interface Terms {
+  /** The spread of an act's minutes; what is usual where it says nothing. */
+  spreadOf?: (job: string, act: string) => Spread | undefined;
+  /** When the shop opens next after this day, minutes from this day's midnight. */
+  opensNext?: number;
+  tries?: number;
+}
+
+interface Step {
+  job: number;
+  act: DayAct;
+  /** By place among the people; empty where the plan left it out. */
+  who: readonly number[];
+  after: readonly number[];
+  lift: number | undefined;
+  spread: Spread;
+}
+
+const TRIES = 200;
+/** A little more than eight in ten are ready within it: what is drawn from few knows its own ends too near. */
+const [EARLY, LATE] = [0.085, 0.915];
+const DAY_MINUTES = 1440;
+
+/** The plan as the order in which hands follow it: what is laid by its start, then what was left out in its jobs' order. */
+function stepsOf(given: DayGiven, { slips }: DayPlan, spreadOf: Terms["spreadOf"]): Step[] {
+  const personOf = new Map(given.people.map(({ id }, index) => [id, index]));
+  const slipOf = new Map(slips.map((slip) => [`${slip.job}\u0000${slip.act}`, slip]));
+  const all = given.jobs.flatMap(({ id, acts }, job) =>
+    acts.map((act) => ({ id, job, act, slip: slipOf.get(`${id}\u0000${act.id}`) })),
+  );
+  const order = [
+    ...all.filter(({ slip }) => slip).sort((a, b) => (a.slip?.start ?? 0) - (b.slip?.start ?? 0)),
+    ...all.filter(({ slip }) => !slip),
+  ];
+  const place = new Map(order.map(({ id, act }, index) => [`${id}\u0000${act.id}`, index]));
+  return order.map(({ id, job, act, slip }) => ({
+    job,
+    act,
+    who: (slip?.people ?? []).flatMap((person) => personOf.get(person) ?? []),
+    after: (act.after ?? []).flatMap((before) => place.get(`${id}\u0000${before}`) ?? []),
+    lift: slip?.lift,
+    spread: spreadOf?.(id, act.id) ?? USUAL_SPREAD,
+  }));
+}
+
+/** One way it may go: how long each act and each rest takes, and from that when each job ends. */
+function once(given: DayGiven, steps: readonly Step[], random: () => number, opensNext: number): number[] {
+  const free = given.people.map(({ from }) => Math.max(given.now, from));
+  const liftFree: { job: number; at: number }[] = Array.from({ length: given.lifts }, () => ({
+    job: -1,
+    at: 0,
+  }));
+  const ends: number[] = [];
+  const rests: number[] = [];
+  const jobs = given.jobs.map(() => given.now);
+  for (const [index, { job, act, who, after, lift, spread }] of steps.entries()) {
+    const minutes = drawn(act.minutes, spread, random);
+    let start = Math.max(given.now, act.notBefore ?? 0, act.at ?? 0);
+    for (const before of after) start = Math.max(start, (ends[before] ?? 0) + (rests[before] ?? 0));
+    const hands =
+      who.length > 0
+        ? who
+        : free
+            .map((at, person) => ({ at, person }))
+            .sort((a, b) => a.at - b.at)
+            .slice(0, act.people ?? 1)
+            .map(({ person }) => person);
+    for (const person of hands) start = Math.max(start, free[person] ?? 0);
+    const held = lift === undefined ? undefined : liftFree[lift];
+    if (held && held.job !== job) start = Math.max(start, held.at);
+    for (const person of hands) start = clearOf(given, person, start, act.minutes, opensNext);
+    const end = start + minutes;
+    ends[index] = end;
+    rests[index] = act.restAfter ? drawn(act.restAfter, REST_SPREAD, random) : 0;
+    for (const person of hands) free[person] = end;
+    if (lift !== undefined) liftFree[lift] = { job, at: end };
+    jobs[job] = Math.max(jobs[job] ?? 0, end);
+  }
+  return jobs;
+}
+
+/** When somebody begins with so much, from then on: behind a break that it would run into, or next morning. */
+function clearOf(given: DayGiven, person: number, from: number, minutes: number, opensNext: number): number {
+  const { breaks = [], from: comes = 0, to = 0 } = given.people[person] ?? {};
+  let start = from;
+  for (const [since, until] of [...breaks].sort((a, b) => a[0] - b[0]))
+    if (start < until && since < start + minutes) start = until;
+  // Past the day's end the next mornings follow, each as long as this day.
+  for (let morning = opensNext, closes = to; start + minutes > closes; morning += DAY_MINUTES) {
+    if (minutes > to - comes) return Math.max(start, morning);
+    start = Math.max(start, morning);
+    closes = morning + (to - comes);
+  }
+  return start;
+}
+
+/**
+ * From when to when each job of a plan is likely to be ready: eight times in ten, by how far the minutes of its acts spread and by
+ * who waits for whom. Minutes from midnight, those past the day's closing in the next day from `opensNext` on. By 200 ways that it may go,
+ * drawn from a seed. Jobs without an act are ready now.
+ */
+export function readyRanges(
+  given: DayGiven,
+  plan: DayPlan,
+  { spreadOf, opensNext, tries = TRIES }: Terms = {},
+): ReadyRange[] {
+  const steps = stepsOf(given, plan, spreadOf);
+  const random = seededRandom(1 + steps.length);
+  const opens = opensNext ?? Math.min(...given.people.map(({ from }) => from), DAY_MINUTES) + DAY_MINUTES;
+  const all: number[][] = given.jobs.map(() => []);
+  for (let each = 0; each < tries; each++)
+    for (const [job, end] of once(given, steps, random, opens).entries()) all[job]?.push(end);
+  return given.jobs.map(({ id }, job) => {
+    const sorted = (all[job] ?? []).sort((a, b) => a - b);
+    const at = (share: number) => Math.round(sorted[Math.round(share * (sorted.length - 1))] ?? given.now);
+    return { job: id, from: at(EARLY), to: at(LATE) };
+  });
+}
