@@ -14,11 +14,12 @@ const DAYS = 22;
 const DAY = 1440;
 const [OPENS, CLOSES] = [480, 1020];
 const NOON = [720, 750] as const;
+/** Of arrivals; hands move by the minute. */
 const STEP = 5;
 const LIFTS = 3;
 const PEOPLE = ["p0", "p1", "p2", "p3"];
 /** Laid again no oftener: nobody walks faster. */
-const AGAIN = 15;
+const AGAIN = 10;
 
 type Random = () => number;
 
@@ -93,7 +94,7 @@ function month(random: Random): { jobs: SimJob[]; ill: Set<string>; broken: Set<
   for (let day = 0; day < DAYS; day++) {
     for (const person of PEOPLE) if (random() < 0.03) ill.add(`${day} ${person}`);
     if (random() < 0.06) broken.add(day);
-    const count = 7 + Math.floor(random() * 6);
+    const count = 5 + Math.floor(random() * 6);
     for (let each = 0; each < count; each++) {
       const told = KINDS[random() < 0.4 ? 0 : 1 + Math.floor(random() * 3)] ?? RADIATOR;
       const isUrgent = random() < 0.1;
@@ -219,13 +220,17 @@ function laid(ratios: Map<string, number[]>, told: Ranged[]): Rule {
       }
     }
     const jobOf = new Map(open.map((job) => [job.id, job]));
+    const minute = now - base;
+    // Whoever has nothing of their own to begin with takes what should have been begun by somebody else.
+    const theirs = (person: string) => [
+      ...slips.filter(({ people }) => people.includes(person)),
+      ...slips.filter(({ people, start }) => !people.includes(person) && start <= minute),
+    ];
     return free.flatMap((person) =>
-      slips
-        .filter(({ people }) => people.includes(person))
-        .flatMap(({ job }) => {
-          const there = jobOf.get(job);
-          return there ? [{ person, job: there }] : [];
-        }),
+      theirs(person).flatMap(({ job }) => {
+        const there = jobOf.get(job);
+        return there ? [{ person, job: there }] : [];
+      }),
     );
   };
 }
@@ -248,7 +253,7 @@ function run(seed: number, ruleOf: (ratios: Map<string, number[]>) => Rule): Out
   for (let day = 0; day < DAYS + 5; day++) {
     const here = PEOPLE.filter((person) => !ill.has(`${day} ${person}`));
     const lifts = LIFTS - (broken.has(day) ? 1 : 0);
-    for (let now = day * DAY + OPENS; now < day * DAY + CLOSES; now += STEP) {
+    for (let now = day * DAY + OPENS; now < day * DAY + CLOSES; now++) {
       const minute = now % DAY;
       if (minute >= NOON[0] && minute < NOON[1]) continue;
       const open = jobs.filter(({ id, came }) => came <= now && !ends.has(id));
@@ -285,7 +290,7 @@ function run(seed: number, ruleOf: (ratios: Map<string, number[]>) => Rule): Out
         for (const hand of [person, second]) if (hand) busy.set(hand, act.doneAt);
         ratios.set(act.kind, [...(ratios.get(act.kind) ?? []), act.real / act.minutes]);
       }
-      idle += here.filter(isFree).length * STEP;
+      idle += here.filter(isFree).length;
     }
   }
   const late = jobs.map(({ id, promisedAt }) => Math.max(0, (ends.get(id) ?? (DAYS + 5) * DAY) - promisedAt));

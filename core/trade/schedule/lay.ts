@@ -18,7 +18,7 @@ export interface Laid {
   /** When each job ends: its last act, or the day's closing where one of them is left out. */
   ends: readonly number[];
   cost: number;
-  /** What the search compares: acts left out, then cost and what moved. */
+  /** What the search compares: work left out, then cost and what moved. */
   worth: number;
   moved: number;
 }
@@ -35,8 +35,11 @@ export interface Genes {
   stays: Uint8Array;
 }
 
-/** An act left out outweighs anything that a day may cost. */
-const LEFT_OUT = 1e7;
+/** A minute of work left out outweighs anything that a day may cost; so long jobs aren't put off for the sake of many short ones. */
+const LEFT_OUT = 1e6;
+const DAY_MINUTES = 1440;
+/** So much more, at most, is left work of a job worth whose promise presses. */
+const MOST_PRESSING = 3;
 /** A slip that somebody has seen, and that moves all the same, weighs as much as a car that stands open for so many minutes. */
 const MOVE = 90;
 const NEVER = Number.POSITIVE_INFINITY;
@@ -308,7 +311,7 @@ export class Day {
     for (const { index, job, act } of tasks) {
       const place = places[index];
       if (!place) {
-        left++;
+        left += (act.minutes + 1) * this.pressing(job);
         ends[job] = Math.max(ends[job] ?? 0, this.closes);
         continue;
       }
@@ -328,6 +331,15 @@ export class Day {
       moved,
       worth: left * LEFT_OUT + cost + moved * MOVE,
     };
+  }
+
+  /** How much a job's work presses: one promised for after this day's closing and the next not at all, an overdue one most. */
+  private pressing(job: number): number {
+    const { promisedAt } = this.given.jobs[job] ?? {};
+    if (promisedAt === undefined) return 1;
+    return (
+      1 + Math.min(MOST_PRESSING - 1, Math.max(0, (this.closes + DAY_MINUTES - promisedAt) / DAY_MINUTES))
+    );
   }
 
   private hasMoved(index: number, { who, start, lift }: Place): boolean {

@@ -30,6 +30,8 @@ interface Step {
 const TRIES = 200;
 /** A little more than eight in ten are ready within it: what is drawn from few knows its own ends too near. */
 const [EARLY, LATE] = [0.085, 0.915];
+/** Where there are other cars, something comes between one time in four: a hand that is called away, a car that nobody knew of. */
+const CALLED_AWAY = { share: 0.25, minutes: 75 };
 const DAY_MINUTES = 1440;
 
 /** The plan as the order in which hands follow it: what is laid by its start, then what was left out in its jobs' order. */
@@ -64,6 +66,10 @@ function once(given: DayGiven, steps: readonly Step[], random: () => number, ope
   const ends: number[] = [];
   const rests: number[] = [];
   const jobs = given.jobs.map(() => given.now);
+  const isBusy = given.jobs.length > 1;
+  const awayOf = given.jobs.map(() =>
+    isBusy && random() < CALLED_AWAY.share ? random() * CALLED_AWAY.minutes : 0,
+  );
   for (const [index, { job, act, who, after, lift, spread }] of steps.entries()) {
     const minutes = drawn(act.minutes, spread, random);
     let start = Math.max(given.now, act.notBefore ?? 0, act.at ?? 0);
@@ -80,7 +86,9 @@ function once(given: DayGiven, steps: readonly Step[], random: () => number, ope
     const held = lift === undefined ? undefined : liftFree[lift];
     if (held && held.job !== job) start = Math.max(start, held.at);
     for (const person of hands) start = clearOf(given, person, start, act.minutes, opensNext);
-    const end = start + minutes;
+    const end = start + minutes + (awayOf[job] ?? 0);
+    // Once a job is enough.
+    awayOf[job] = 0;
     ends[index] = end;
     rests[index] = act.restAfter ? drawn(act.restAfter, REST_SPREAD, random) : 0;
     for (const person of hands) free[person] = end;
