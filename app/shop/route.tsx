@@ -1,6 +1,8 @@
 import { useEffect, useState } from "react";
 import { data, Form, useActionData, useLoaderData, useNavigation } from "react-router";
 import { v4 as newId } from "uuid";
+import { readyAsTold, summedUp } from "../../core/stages/day/index.ts";
+import { readWorked } from "../../server/books/day/read-worked.ts";
 import { Refusal } from "../../server/desk/refusal.ts";
 import { ROLE_NAMES, type Role } from "../../server/desk/roles.ts";
 import { newCalendarAddress } from "../../server/subjects/follow-ups/calendar.ts";
@@ -40,13 +42,17 @@ import { ReadIn } from "./ReadIn.tsx";
 import { SecondLooks } from "./SecondLooks.tsx";
 import { CurrencyForm, DeviceForm, PersonForm, PlaceForm, RemoveDeviceForm, UnitsForm } from "./shop.form.ts";
 import { WholeShop } from "./WholeShop.tsx";
+import { Worked } from "./Worked.tsx";
 
 export const meta = () => [{ title: "Shop · Warm Ledger" }];
 
 export const loader = guarded("desk", async ({ desk }) => {
   const { people, ...shop } = await desk(readShop);
+  const jobs = await desk(readWorked);
   return {
     ...shop,
+    stages: summedUp(jobs),
+    told: readyAsTold(jobs),
     people: people.map((person) => ({ ...person, does: ROLE_NAMES[person.role as Role] })),
   };
 });
@@ -134,6 +140,7 @@ export default function Shop() {
       <div className="grid items-start gap-6 lg:grid-cols-2">
         <div className="flex flex-col gap-6">
           <People people={shop.people} newPersonId={newPersonId} {...may} />
+          <Worked stages={shop.stages} told={shop.told} />
           <Part title="Books">
             <Books
               verified={shop.verified}

@@ -1,5 +1,6 @@
 export { type LaidDay, laidDay, type NotToday, type Ready } from "./laid-day.ts";
 export type { Piece } from "./piece.ts";
+export { readyAsTold, type StageWorked, summedUp, type WorkedJob } from "./summed-up.ts";
 export {
   type Away,
   type DayShop,

@@ -20,6 +20,8 @@ beforeAll(async () => {
 afterAll(() => scratch.drop());
 
 const ALWAYS = { days: [1, 2, 3, 4, 5, 6, 7], opens: "06:00", closes: "20:00", breaks: [], lifts: 2 };
+/** A loaded machine takes its time, and lays the same day. */
+const PATIENT_MS = 60_000;
 /** A morning some days ahead, so that whatever is booked now lies behind it. */
 const MORNING = new Date(new Date(Date.now() + 3 * 86_400_000).setUTCHours(8, 0, 0, 0));
 const later = (minutes: number) => new Date(MORNING.getTime() + minutes * 60_000);
@@ -35,7 +37,7 @@ async function shopWithWork(name: string) {
     (now: Date, personId: string = shop.people.technician) =>
     <Result>(work: Parameters<typeof atDesk<Result>>[2]) =>
       atDesk(scratch.told, { shopId: shop.shopId, personId, now }, work);
-  return { ...shop, today: (now = MORNING) => readToday(at(now)), when: at };
+  return { ...shop, today: (now = MORNING) => readToday(at(now), PATIENT_MS), when: at };
 }
 
 describe("a shop's day", () => {
@@ -45,7 +47,7 @@ describe("a shop's day", () => {
     expect([...first.hands].sort()).toEqual([shop.people.lead, shop.people.technician].sort());
     expect(first.laid.slips.length).toBeGreaterThan(5);
     expect(first.laid.slips[0]).toMatchObject({ jobId: shop.jobId, from: MORNING.toISOString() });
-    const second = await readToday(shop.when(later(1), shop.people.lead));
+    const second = await readToday(shop.when(later(1), shop.people.lead), PATIENT_MS);
     expect(second.laid).toEqual(first.laid);
     const [own] = first.laid.slips[0]?.people ?? [];
     const mine = await shop.when(later(1), own)(readMineNow);

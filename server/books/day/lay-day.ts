@@ -20,9 +20,9 @@ const layer = heavyWork<DayTask, DayLaid>({
 });
 
 /** The best plan in the time there is; where there is none, the first that comes: a day that is laid roughly is better than none. */
-async function planned(task: DayTask): Promise<DayLaid & { isRough: boolean }> {
+async function planned(task: DayTask, longestMs: number): Promise<DayLaid & { isRough: boolean }> {
   try {
-    return { ...(await turns(() => layer.run(task))), isRough: false };
+    return { ...(await turns(() => layer.run(task, longestMs))), isRough: false };
   } catch (error) {
     const isBusy = error instanceof TooHeavy || (error as { againInS?: number }).againInS !== undefined;
     if (!isBusy) throw error;
@@ -69,16 +69,16 @@ function begun(laid: LaidDay, { works, shop, stored }: DayRead): LaidDay {
 
 /**
  * A shop's day as it lies now: as it was laid last where nothing has happened since, else laid anew with what isn't touched where it was.
- * Everybody of the shop sees the one that is stored.
+ * Everybody of the shop sees the one that is stored. What takes longer than `longestMs` to lay is laid roughly, and not kept.
  */
-export async function layDay(read: DayRead, desk: AtDesk): Promise<LaidDay> {
+export async function layDay(read: DayRead, desk: AtDesk, longestMs = LONGEST_MS): Promise<LaidDay> {
   const { works, shop, stored, laidFrom, names } = read;
   const day = theDay(works, shop, stored?.plan.slips ?? []);
   const isSame = stored?.laidFrom === laidFrom && stored.plan.day === day.day;
   if (isSame && isOnTime(stored.plan, read)) return stored.plan;
   const spreads = spreadsOf(await desk(readWorked));
   const { given, opensNext } = day;
-  const { plan, ranges, isRough } = await planned({ given, opensNext, spreads });
+  const { plan, ranges, isRough } = await planned({ given, opensNext, spreads }, longestMs);
   const laid = begun(
     laidDay(plan, day, works, shop, (id) => names[id] ?? "somebody who has left", ranges),
     read,

@@ -3,9 +3,9 @@ import { layDay } from "./lay-day.ts";
 import { readDay } from "./read-day.ts";
 
 /** All that Today shows: the day as it lies, the jobs in hand by what they wait for, and what is due for a second look. */
-export async function readToday(desk: AtDesk) {
+export async function readToday(desk: AtDesk, longestMs?: number) {
   const read = await desk(readDay);
-  const laid = await layDay(read, desk);
+  const laid = await layDay(read, desk, longestMs);
   const { slips, looks, names, shop } = read;
   return {
     slips,
