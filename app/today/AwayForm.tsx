@@ -55,7 +55,14 @@ export function AwayForm({
       className="z-50 flex w-96 max-w-[94vw] flex-col gap-3 rounded-md border-2 border-ink bg-sheet p-4"
     >
       <Noted own={own} isLift={isLift} timeZone={timeZone} now={now} arranging={arranging} />
-      <NewAway who={who} day={laid.day} now={now} closesAt={laid.closesAt} arranging={arranging} />
+      <NewAway
+        who={who}
+        day={laid.day}
+        now={now}
+        opensAt={laid.opensAt}
+        closesAt={laid.closesAt}
+        arranging={arranging}
+      />
     </OwnPop>
   );
 }
@@ -97,17 +104,21 @@ function NewAway({
   who,
   day,
   now,
+  opensAt,
   closesAt,
   arranging,
 }: {
   who: { personId: string } | { lift: number };
   day: string;
   now: number;
+  opensAt: string;
   closesAt: string;
   arranging: ReturnType<typeof useArranging>;
 }) {
   const { timeZone } = useMember();
-  const [from, setFrom] = useState(() => clockOf(new Date(now).toISOString(), timeZone));
+  const [from, setFrom] = useState(() =>
+    clockOf(new Date(Math.max(now, Date.parse(opensAt))).toISOString(), timeZone),
+  );
   const [until, setUntil] = useState(() => clockOf(closesAt, timeZone));
   const at = (clock: string) => momentInZone(`${day} ${clock}`, timeZone);
   const trouble = from && until && at(until) > at(from) ? undefined : "Later than it begins.";

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { v4 as newId } from "uuid";
-import { momentInZone } from "../../core/kernel/days/index.ts";
+import { dayInZone, momentInZone } from "../../core/kernel/days/index.ts";
 import type { TodayRead } from "../../server/books/day/read-today.ts";
 import { useMember } from "../desk/member.ts";
 import { Button } from "../ui/Button.tsx";
@@ -106,10 +106,10 @@ function Told({
 }) {
   const { timeZone } = useMember();
   const rounded = at && new Date(Math.ceil(Date.parse(at) / QUARTER_MS) * QUARTER_MS);
-  const [on, setOn] = useState(
-    rounded ? new Intl.DateTimeFormat("sv-SE", { timeZone }).format(rounded) : day,
-  );
-  const [clock, setClock] = useState(rounded ? clockOf(rounded.toISOString(), timeZone) : "");
+  // Only what was typed is kept: the day's own word on it moves on meanwhile.
+  const [typed, setTyped] = useState<{ on?: string; clock?: string }>({});
+  const on = typed.on ?? (rounded ? dayInZone(rounded, timeZone) : day);
+  const clock = typed.clock ?? (rounded ? clockOf(rounded.toISOString(), timeZone) : "");
   const [isTold, setTold] = useState(false);
   const moment = clock && on ? momentInZone(`${on} ${clock}`, timeZone) : Number.NaN;
   return (
@@ -135,8 +135,8 @@ function Told({
             id: newId(),
             jobId,
             at: iso,
-            words: `${dayOf(iso, timeZone)}, ${clockOf(iso, timeZone)}`,
           });
+          setTyped({});
         }}
       >
         <div className="w-44">
@@ -146,7 +146,7 @@ function Told({
             className="figure"
             required
             value={on}
-            onChange={({ target }) => setOn(target.value)}
+            onChange={({ target }) => setTyped({ ...typed, on: target.value })}
           />
         </div>
         <div className="w-32">
@@ -157,7 +157,7 @@ function Told({
             required
             value={clock}
             error={isTold && Number.isNaN(moment) ? "A day and a time." : undefined}
-            onChange={({ target }) => setClock(target.value)}
+            onChange={({ target }) => setTyped({ ...typed, clock: target.value })}
           />
         </div>
         <Button type="submit" disabled={arranging.isBusy}>

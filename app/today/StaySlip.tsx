@@ -78,6 +78,8 @@ export function StaySlip({
   };
 
   const press = (event: KeyboardEvent) => {
+    // A key is no end of a drag.
+    isDragged.current = false;
     if (!event.shiftKey) return;
     const at = Date.parse(from);
     const acts = new Map<string, () => void>([

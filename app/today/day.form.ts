@@ -1,4 +1,4 @@
-import { IsIn, IsInt, IsOptional, IsString, IsUUID, Length, Matches, Max, Min } from "class-validator";
+import { IsIn, IsInt, IsOptional, IsUUID, Matches, Max, Min } from "class-validator";
 import { IsMoment } from "../../core/book/facts/index.ts";
 
 const MOMENT = { message: "A date and time." };
@@ -91,11 +91,6 @@ export class PromiseForm {
 
   @IsMoment(MOMENT)
   at: string;
-
-  /** As the shop's clock says it. */
-  @IsString()
-  @Length(1, 60, { message: "When, in 1 to 60 letters." })
-  words: string;
 }
 
 export const DAY_FORMS = {

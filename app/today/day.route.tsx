@@ -1,13 +1,16 @@
 import { data } from "react-router";
 import { promisedReady } from "../../core/book/acts/index.ts";
+import { standing } from "../../core/book/entry/index.ts";
 import { holdPiece, letGo } from "../../server/books/day/hold-piece.ts";
 import { backAgain, noteAway } from "../../server/books/day/note-away.ts";
 import { notFound, Refusal } from "../../server/desk/refusal.ts";
+import { readBook } from "../../server/entries/read-books.ts";
 import { recordEntries } from "../../server/entries/record-entries.ts";
 import { checkForm } from "../desk/forms.ts";
 import { guarded } from "../desk/guard.server.ts";
 import { readJson } from "../desk/read-body.server.ts";
 import { keptPosting } from "../kept/posting.ts";
+import { clockOf, dayOf } from "../ui/dates.ts";
 import { AwayForm, BackForm, DAY_FORMS, HoldForm, LetGoForm, PromiseForm } from "./day.form.ts";
 
 export const loader = guarded("desk", async () => {
@@ -35,9 +38,12 @@ export const action = guarded("desk", async ({ request, desk, member }) => {
   else if (form instanceof AwayForm) await desk((given) => noteAway(given, form));
   else if (form instanceof BackForm) await desk((given) => backAgain(given, form.id));
   else if (form instanceof PromiseForm) {
-    const { id, jobId, at, words } = form;
-    await desk((given) => {
-      const entry = { ...promisedReady(at, words), id, stage: "plan" as const, at: given.now.toISOString() };
+    const { id, jobId, at } = form;
+    const words = `${dayOf(at, member.timeZone)}, ${clockOf(at, member.timeZone)}`;
+    await desk(async (given) => {
+      // The job stays where it is: its last line says at which stage.
+      const stage = standing(await readBook(given, jobId)).at(-1)?.stage ?? "ask";
+      const entry = { ...promisedReady(at, words), id, stage, at: given.now.toISOString() };
       return recordEntries(given, jobId, [entry], { byDesk: member.role === "desk" });
     });
   }

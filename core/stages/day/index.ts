@@ -14,4 +14,4 @@ export {
   USUAL_HOURS,
 } from "./the-day.ts";
 export { workLeft } from "./work-left.ts";
-export { type Worked, workedOn } from "./worked-on.ts";
+export { MOST_GAP_MS, type Worked, workedOn } from "./worked-on.ts";

@@ -33,6 +33,8 @@ export interface LaidDay {
   laidAt: string;
   opensAt: string;
   closesAt: string;
+  /** The lifts that could be used, as they are called. */
+  lifts: readonly number[];
   slips: readonly DaySlip[];
   notToday: readonly NotToday[];
   ready: readonly Ready[];
@@ -98,7 +100,7 @@ export function laidDay(
       people,
       from: minutes.at(start),
       until: minutes.at(end),
-      ...(lift !== undefined && { lift: lift + 1 }),
+      ...(lift !== undefined && { lift: theDay.lifts[lift] ?? lift + 1 }),
     }),
   );
   const notToday: NotToday[] = [];
@@ -112,11 +114,12 @@ export function laidDay(
     if (first) {
       const said = plan.unplaced.find((each) => each.job === id && each.act === first.id)?.because;
       const because =
-        whyNotToday(first, pieces, laid, theDay) ?? inWords(said ?? "it doesn't fit today", pieces, nameOf);
+        whyNotToday(first, pieces, laid, theDay) ??
+        inWords(said ?? "more cars are open than one day is laid for", pieces, nameOf);
       notToday.push({ jobId: id, piece: first.id, what: first.what, because });
     }
     const ends = [...laid.values()].map(({ until }) => until).sort();
-    const at = first ? readyAfter(left, theDay, shop) : ends.at(-1);
+    const at = theDay.beyond.has(id) ? undefined : first ? readyAfter(left, theDay, shop) : ends.at(-1);
     const range = at === undefined ? undefined : ranges.find(({ job }) => job === id);
     const late = plan.late.find(({ job }) => job === id);
     ready.push({
@@ -133,6 +136,7 @@ export function laidDay(
     laidAt: shop.now,
     opensAt: theDay.opensAt,
     closesAt: theDay.closesAt,
+    lifts: theDay.lifts,
     slips,
     notToday,
     ready,

@@ -142,7 +142,30 @@ describe("the day of a shop", () => {
     expect(two.slips.map(({ from }) => clock(from))).toEqual(["08:00", "08:00"]);
     const out = { lift: 2, from: `${TUESDAY}T07:00:00.000Z`, until: `${TUESDAY}T18:00:00.000Z` };
     const one = lay([up("a"), up("b")], shop({ away: [out] }));
-    expect(one.slips.map(({ from }) => clock(from))).toEqual(["08:00", "10:00"]);
+    expect(one.slips.map(({ from, lift }) => [clock(from), lift])).toEqual([
+      ["08:00", 1],
+      ["10:00", 1],
+    ]);
+    // What is left keeps its own name, and a shop whose every lift is out has none to lay a car on.
+    const other = lay([up("a")], shop({ away: [{ ...out, lift: 1 }] }));
+    expect(other.slips[0]?.lift).toBe(2);
+    const all = lay([up("a")], shop({ away: [out, { ...out, lift: 1 }] }));
+    expect(all.slips).toEqual([]);
+    expect(all.notToday[0]?.because).toMatch(/lift/);
+  });
+
+  it("lays what presses of more cars than a day is for, and says so of the others", () => {
+    const many = Array.from({ length: 120 }, (_, job) =>
+      work(
+        `j${job}`,
+        [1, 2, 3, 4].map((id) => piece(`${id}`, 10)),
+      ),
+    );
+    const urgent = { ...work("urgent", [piece("x", 10)]), promisedAt: `${TUESDAY}T09:00:00.000Z` };
+    const { given, beyond } = theDay([...many, urgent], shop());
+    expect(beyond.has("urgent")).toBe(false);
+    expect(beyond.size).toBeGreaterThan(15);
+    expect(given.jobs.length + beyond.size).toBe(121);
   });
 
   it("leaves a car on the lift that it stands on, and nobody else on that one", () => {

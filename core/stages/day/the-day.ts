@@ -5,6 +5,8 @@ import type { Piece } from "./piece.ts";
 const MINUTE_MS = 60_000;
 /** A promise further off than that presses on nothing yet, minutes. */
 const MOST_MINUTES = 3 * 24 * 60;
+/** More pieces no shop does in a day, and laying them takes too long. */
+const MOST_PIECES = 400;
 
 /** When a shop is open and what it has, by its own clock: "08:00". */
 export interface ShopHours {
@@ -78,6 +80,10 @@ export interface TheDay {
   day: string;
   opensAt: string;
   closesAt: string;
+  /** The lifts that can be used, as they are called. */
+  lifts: readonly number[];
+  /** Jobs that are more than one day is laid for. */
+  beyond: ReadonlySet<string>;
   /** When the shop opens next after this day, minutes from this day's midnight. */
   opensNext: number;
   given: DayGiven;
@@ -147,7 +153,7 @@ function actOf(piece: Piece, work: DayWork, shop: DayShop, now: number, day: Min
     after: piece.after.filter((id) => known.has(id)),
     ...(piece.rest && { restAfter: piece.rest.minutes }),
     ...(piece.notBefore && { notBefore: within(day.of(piece.notBefore.at)) }),
-    ...(piece.isRaised && here.lifts > 0 && { lift: true }),
+    ...(piece.isRaised && here.hasLifts && { lift: true }),
     ...(piece.isHot && { hot: true }),
     ...(by !== undefined && shop.people.includes(by) && { by }),
     ...(isAhead ? { at: heldAt } : isRunning ? { at: now } : {}),
@@ -155,7 +161,7 @@ function actOf(piece: Piece, work: DayWork, shop: DayShop, now: number, day: Min
 }
 
 interface Here {
-  lifts: number;
+  hasLifts: boolean;
   isOut: (person: string | undefined, from: number, minutes: number) => boolean;
 }
 
@@ -166,7 +172,24 @@ function heldUp(pieces: readonly Piece[]): ReadonlySet<string> {
   return up;
 }
 
-function beforeOf(laid: readonly DaySlip[], jobs: readonly DayJob[], day: Minutes, lifts: number): Slip[] {
+/** Those that are promised latest, or came last, where there are too many. */
+function beyondOf(works: readonly DayWork[]): ReadonlySet<string> {
+  const pressing = [...works].sort((a, b) => ((a.promisedAt ?? "9") < (b.promisedAt ?? "9") ? -1 : 1));
+  const beyond = new Set<string>();
+  let count = 0;
+  for (const { id, pieces } of pressing) {
+    count += pieces.length;
+    if (count > MOST_PIECES) beyond.add(id);
+  }
+  return beyond;
+}
+
+function beforeOf(
+  laid: readonly DaySlip[],
+  jobs: readonly DayJob[],
+  day: Minutes,
+  lifts: readonly number[],
+): Slip[] {
   const minutes = new Map(
     jobs.flatMap(({ id, acts }) => acts.map((act) => [`${id} ${act.id}`, act] as const)),
   );
@@ -182,7 +205,7 @@ function beforeOf(laid: readonly DaySlip[], jobs: readonly DayJob[], day: Minute
         start,
         // As long as it takes now: what has grown or shrunk a little may still begin when it was to.
         end: start + act.minutes,
-        ...(act.lift && lift !== undefined && lift <= lifts && { lift: lift - 1 }),
+        ...(act.lift && lift !== undefined && lifts.includes(lift) && { lift: lifts.indexOf(lift) }),
       },
     ];
   });
@@ -201,9 +224,11 @@ export function theDay(works: readonly DayWork[], shop: DayShop, laid: readonly 
   const broken = shop.away.filter(({ lift, from, until }) => {
     return lift !== undefined && minutes.of(from) <= now && minutes.of(until) > now;
   });
-  const lifts = Math.max(0, shop.hours.lifts - new Set(broken.map(({ lift }) => lift)).size);
+  const lifts = Array.from({ length: shop.hours.lifts }, (_, lift) => lift + 1).filter(
+    (each) => !broken.some(({ lift }) => lift === each),
+  );
   const here: Here = {
-    lifts,
+    hasLifts: shop.hours.lifts > 0,
     isOut: (id, from, length) =>
       people
         .filter((person) => id === undefined || person.id === id)
@@ -212,28 +237,33 @@ export function theDay(works: readonly DayWork[], shop: DayShop, laid: readonly 
   const taken = new Set<number>();
   const standsOn = ({ lift, pieces }: DayWork): number | undefined => {
     // Of two cars that are said to stand on one lift the first does.
-    if (lift === undefined || lift < 1 || lift > lifts || taken.has(lift)) return undefined;
+    if (lift === undefined || !lifts.includes(lift) || taken.has(lift)) return undefined;
     if (!pieces.some(({ isRaised }) => isRaised)) return undefined;
     taken.add(lift);
-    return lift - 1;
+    return lifts.indexOf(lift);
   };
-  const jobs = works.map((work): DayJob => {
-    const onLift = standsOn(work);
-    const up = heldUp(work.pieces);
-    const promised = work.promisedAt === undefined ? undefined : minutes.of(work.promisedAt);
-    const free = { ...work, pieces: work.pieces.filter(({ id }) => !up.has(id)) };
-    return {
-      id: work.id,
-      ...(promised !== undefined && promised <= MOST_MINUTES && { promisedAt: Math.max(0, promised) }),
-      ...(onLift !== undefined && { onLift }),
-      acts: free.pieces.map((piece) => actOf(piece, free, shop, now, minutes, here)),
-    };
-  });
+  const beyond = beyondOf(works);
+  const jobs = works
+    .filter(({ id }) => !beyond.has(id))
+    .map((work): DayJob => {
+      const onLift = standsOn(work);
+      const up = heldUp(work.pieces);
+      const promised = work.promisedAt === undefined ? undefined : minutes.of(work.promisedAt);
+      const free = { ...work, pieces: work.pieces.filter(({ id }) => !up.has(id)) };
+      return {
+        id: work.id,
+        ...(promised !== undefined && promised <= MOST_MINUTES && { promisedAt: Math.max(0, promised) }),
+        ...(onLift !== undefined && { onLift }),
+        acts: free.pieces.map((piece) => actOf(piece, free, shop, now, minutes, here)),
+      };
+    });
   return {
     day,
     opensAt: minutes.at(opens),
     closesAt: minutes.at(minutes.byClock(shop.hours.closes)),
     opensNext: minutes.of(openAfter(day, shop)),
-    given: { now, people, lifts, jobs, before: beforeOf(laid, jobs, minutes, lifts) },
+    lifts,
+    beyond,
+    given: { now, people, lifts: lifts.length, jobs, before: beforeOf(laid, jobs, minutes, lifts) },
   };
 }

@@ -1,3 +1,4 @@
+import { isOwners } from "../../book/admit/index.ts";
 import { type Entry, standing } from "../../book/entry/index.ts";
 import type { Piece } from "./piece.ts";
 
@@ -6,7 +7,8 @@ const AT_IT_MS = 20 * 60_000;
 
 /** Pieces with whoever is at the first of the stage that the last line was written at, where that is not long ago. */
 export function underWay(pieces: readonly Piece[], entries: readonly Entry[], nowMs: number): Piece[] {
-  const last = standing(entries).at(-1);
+  // What an owner said or was told keeps nobody's hands at a car.
+  const last = standing(entries).findLast((entry) => !isOwners(entry));
   if (!last || nowMs - Date.parse(last.at) > AT_IT_MS) return [...pieces];
   const place = pieces.findIndex(({ stage, notBefore, isHeld, after }) => {
     const isFree = !isHeld && !(notBefore && Date.parse(notBefore.at) > nowMs);

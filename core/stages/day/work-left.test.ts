@@ -156,5 +156,7 @@ describe("the work that is left on a job", () => {
     expect(left([{ kind: "decision", data: { fact: "signature", v: 2, open: [] } }])).toEqual([]);
     const told = { ...promisedReady("2031-03-04T16:00:00.000Z", "16:00"), stage: "ask" as const };
     expect(ids(left([told]))).toEqual(ids(left([])));
+    // Whoever told the owner isn't at the car for that.
+    expect(left([told], 1).some(({ by }) => by)).toBe(false);
   });
 });

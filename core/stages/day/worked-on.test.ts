@@ -45,6 +45,18 @@ describe("what work took", () => {
     expect(workedOn(at([[0, note("strip")], ...done.slice(0, 1)]))).toEqual([]);
   });
 
+  it("knows the steps of every order of work, a switch's too", () => {
+    const steps = stepsFor("switch only", []);
+    const lines = steps.flatMap((step, index) =>
+      stepDoneDrafts(step, []).map((line): [number, Partial<Entry>] => [
+        index * 5,
+        { ...line, stage: "strip" },
+      ]),
+    );
+    const estimated = steps.reduce((sum, { minutes }) => sum + minutes, 0);
+    expect(workedOn(at(lines))[0]?.estimated).toBe(estimated);
+  });
+
   it("is nothing where all was written at once, or nothing was found", () => {
     expect(
       workedOn(

@@ -1,6 +1,6 @@
 import { type Entry, inTrueOrder, type Stage, standing } from "../../book/entry/index.ts";
 import { Finding, factsOf, StepBack, StepDone } from "../../book/facts/index.ts";
-import { FEATURES, stepsFor } from "../../trade/order/index.ts";
+import { FEATURES, GOALS, stepsFor } from "../../trade/order/index.ts";
 import { FIND_MINUTES } from "./minutes.ts";
 
 /** What work took at a stage of a job beside its estimate, minutes. */
@@ -12,13 +12,15 @@ export interface Worked {
 
 const MINUTE_MS = 60_000;
 /** Longer between two lines, hands were elsewhere. */
-const MOST_GAP_MS = 45 * MINUTE_MS;
+export const MOST_GAP_MS = 45 * MINUTE_MS;
 /** Of fewer steps their lines tell no pace. */
 const FEWEST_STEPS = 3;
 /** Lines that were written at once tell of no time at all. */
 const LEAST_MINUTES = 2;
 
-const STEPS = new Map(stepsFor("radiator", FEATURES).map(({ id, minutes }) => [id, minutes]));
+const STEPS = new Map(
+  GOALS.flatMap((goal) => stepsFor(goal, FEATURES)).map(({ id, minutes }) => [id, minutes]),
+);
 const minutesOf = (steps: readonly string[]) =>
   [...new Set(steps)].reduce((sum, step) => sum + (STEPS.get(step) ?? 0), 0);
 

@@ -1,5 +1,6 @@
 import { type DayGiven, type DayPlan, readDay, type Slip } from "./day.ts";
-import { type Bound, Day, type Laid, type Task } from "./lay.ts";
+import type { Bound, Laid, Task } from "./laid.ts";
+import { Day } from "./lay.ts";
 import { search } from "./search.ts";
 
 const BOUND_WORDS: Record<Exclude<Bound, "work">, string> = {

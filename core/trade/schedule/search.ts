@@ -1,5 +1,6 @@
 import { seededRandom } from "../../kernel/chance/index.ts";
-import type { Day, Genes, Laid, Task } from "./lay.ts";
+import type { Genes, Laid, Task } from "./laid.ts";
+import type { Day } from "./lay.ts";
 
 /** So many acts are laid in the search, all its tries together; a day of few acts is tried more often. */
 const WORK = 60_000;

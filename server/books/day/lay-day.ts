@@ -75,7 +75,8 @@ export async function layDay(read: DayRead, desk: AtDesk, longestMs = LONGEST_MS
   const { works, shop, stored, laidFrom, names } = read;
   const day = theDay(works, shop, stored?.plan.slips ?? []);
   const isSame = stored?.laidFrom === laidFrom && stored.plan.day === day.day;
-  if (isSame && isOnTime(stored.plan, read)) return stored.plan;
+  const hasLifts = stored?.plan.lifts?.join() === day.lifts.join();
+  if (isSame && hasLifts && isOnTime(stored.plan, read)) return stored.plan;
   const spreads = spreadsOf(await desk(readWorked));
   const { given, opensNext } = day;
   const { plan, ranges, isRough } = await planned({ given, opensNext, spreads }, longestMs);
@@ -96,7 +97,7 @@ async function store(
   laidFrom: string,
   was: string | undefined,
 ): Promise<LaidDay> {
-  await sequelize.query("DELETE FROM day_plans WHERE day < $1::date", { bind: [laid.day], transaction });
+  await sequelize.query("DELETE FROM day_plans WHERE day <> $1::date", { bind: [laid.day], transaction });
   await sequelize.query(
     "DELETE FROM day_holds h USING jobs j WHERE j.shop_id = h.shop_id AND j.id = h.job_id AND j.signed_at IS NOT NULL",
     { transaction },

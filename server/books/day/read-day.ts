@@ -1,5 +1,6 @@
 import { createHash } from "node:crypto";
 import { QueryTypes } from "sequelize";
+import { dayInZone } from "../../../core/kernel/days/index.ts";
 import {
   type Away,
   type DayShop,
@@ -146,7 +147,7 @@ export async function readDay(desk: Desk): Promise<DayRead> {
       ...(at !== null && { at: at.toISOString() }),
     })),
   };
-  const today = new Intl.DateTimeFormat("sv-SE", { timeZone: shop.timeZone }).format(now);
+  const today = dayInZone(now, shop.timeZone);
   const works = worksOf(slips, looks, today);
   return {
     shop: dayShop,

@@ -1,6 +1,6 @@
 import { type Entry, standing } from "../../../core/book/entry/index.ts";
 import { lastFact, ReadyPromised } from "../../../core/book/facts/index.ts";
-import { workLeft } from "../../../core/stages/day/index.ts";
+import { MOST_GAP_MS, workLeft } from "../../../core/stages/day/index.ts";
 import { stageStates, waitOf } from "../../../core/stages/overview/index.ts";
 import { bledVehicle, complaintOf, findingOf, jobState, openItems } from "../../../core/state/index.ts";
 import type { Desk } from "../../database/connection.ts";
@@ -65,7 +65,8 @@ function doneOf(entries: readonly Entry[], nowMs: number): DoneToday[] {
   for (const { by, stage, at } of standing(entries)) {
     if (nowMs - Date.parse(at) > HERE_MS) continue;
     const last = done.at(-1);
-    if (last && last.by === by && last.stage === stage) last.until = at;
+    const isOn = last !== undefined && Date.parse(at) - Date.parse(last.until) <= MOST_GAP_MS;
+    if (isOn && last.by === by && last.stage === stage) last.until = at;
     else done.push({ by, stage, from: at, until: at });
   }
   return done;
