@@ -98,7 +98,7 @@ describe("getting the air out", () => {
     await page.waitForSelector('[role="timer"]');
     await expect.poll(async () => (await clock())[1]).toBe(until);
     const tablet = await application.signedIn("ilse", TABLET);
-    await application.go(tablet, "/");
+    await application.go(tablet, "/?by=waits");
     await expect.poll(() => mainWords(tablet)).toMatch(/bleeding, expansion tank/i);
     await application.go(tablet, FILL);
     expect(await order(tablet)).toBe(await order());

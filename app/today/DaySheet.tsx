@@ -71,7 +71,11 @@ function Ruling({ sheet, shut }: { sheet: Sheet; shut: readonly { from: string; 
   );
 }
 
-const levelsOf = ({ stays }: Lane) => 1 + Math.max(0, ...stays.map(({ level }) => level));
+/** So much of a lane, per cent, the words of a wait take. */
+const WORDS_IN_LANE = 20;
+/** How high a wait is with its words, px. */
+const REST_PX = 20;
+const levelsOf = (of: readonly { level: number }[]) => 1 + Math.max(0, ...of.map(({ level }) => level));
 
 /** What was done already, as its lines tell it: who was at which car. */
 function Done({
@@ -132,7 +136,7 @@ function Rests({
 }) {
   return (
     <>
-      {lane.rests.map(({ key, jobId, from, until, words }) => {
+      {lane.rests.map(({ key, jobId, from, until, words, level }) => {
         const left = placeOf(from, sheet.from, sheet.until);
         const right = placeOf(until, sheet.from, sheet.until);
         const isBeyond = Date.parse(until) > sheet.until;
@@ -144,12 +148,16 @@ function Rests({
             role="img"
             aria-label={`${car?.plate}: ${words}, until ${clock}`}
             title={`${car?.plate}: ${words}, until ${clock}`}
-            className="pointer-events-none absolute bottom-1 h-4 border-edge border-r-2"
-            style={{ left: `${left}%`, width: `${right - left}%` }}
+            className="pointer-events-none absolute h-4 border-edge border-r-2"
+            style={{
+              left: `${left}%`,
+              width: `${right - left}%`,
+              bottom: `${4 + (levelsOf(lane.rests) - 1 - level) * REST_PX}px`,
+            }}
           >
             <span className="absolute inset-x-0 top-1/2 h-px bg-edge" />
             <span
-              className={`figure absolute whitespace-nowrap bg-paper px-1 text-ink-2 text-xs leading-4 ${right > 88 ? "right-0.5" : "left-full"}`}
+              className={`figure absolute whitespace-nowrap bg-paper px-1 text-ink-2 text-xs leading-4 ${right - left > WORDS_IN_LANE || right > 100 - WORDS_IN_LANE ? "right-0.5" : "left-full"}`}
             >
               {car?.short} {clock}
             </span>
@@ -221,7 +229,9 @@ export function DaySheet({
             data-lane={lane.key}
             data-person={way === "people" ? lane.key : undefined}
             className="relative min-w-0 flex-1"
-            style={{ height: `${levelsOf(lane) * LEVEL_PX + 24}px` }}
+            style={{
+              height: `${levelsOf(lane.stays) * LEVEL_PX + levelsOf(lane.rests) * REST_PX + 4}px`,
+            }}
           >
             <Ruling sheet={sheet} shut={shutFor(lane.key)} />
             <Done

@@ -6,7 +6,7 @@ import { useMember } from "../desk/member.ts";
 import { clockOf } from "../ui/dates.ts";
 import { HoldForm } from "./HoldForm.tsx";
 import type { Stay } from "./lanes.ts";
-import { type DayCar, holdOf, type useArranging } from "./useDay.ts";
+import { type DayCar, holdOf, lostHoldOf, type useArranging } from "./useDay.ts";
 
 /** What is done while somebody is at a car: each piece with its time, where it is done, and what holds it. */
 export function StaySheet({
@@ -38,6 +38,7 @@ export function StaySheet({
         {stay.slips.map((slip) => {
           const piece = car.pieces.get(slip.piece);
           const hold = holdOf(holds, slip);
+          const lost = lostHoldOf(laid, slip);
           return (
             <li key={slip.piece} className="flex flex-col gap-2 border-rule border-t py-2">
               <div className="flex items-start justify-between gap-3">
@@ -71,6 +72,7 @@ export function StaySheet({
                   <Pin size={16} aria-hidden="true" />
                   held {hold.personId ? `to ${names[hold.personId] ?? "somebody"}` : ""}
                   {hold.at ? ` at ${clockOf(hold.at, timeZone)}` : ""}, by {names[hold.heldBy] ?? "somebody"}
+                  {lost && `; it isn't kept: ${lost}`}
                 </p>
               )}
               {open === slip.piece && (

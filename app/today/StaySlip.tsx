@@ -1,12 +1,13 @@
 import { Pin } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import type { DaySlip } from "../../core/stages/day/index.ts";
 import type { TodayRead } from "../../server/books/day/read-today.ts";
 import { useMember } from "../desk/member.ts";
 import { clockOf } from "../ui/dates.ts";
 import { Pop } from "../ui/Pop.tsx";
 import { placeOf, type Stay } from "./lanes.ts";
 import { StaySheet } from "./StaySheet.tsx";
-import { type DayCar, holdOf, type useArranging } from "./useDay.ts";
+import { type DayCar, holdOf, lostHoldOf, type useArranging } from "./useDay.ts";
 
 /** How high a stay is with its room, and how wide at least, px. */
 export const LEVEL_PX = 60;
@@ -53,7 +54,8 @@ export function StaySlip({
   const { slips, from, until } = stay;
   const [first] = slips;
   const what = slips.map(({ piece }) => car.pieces.get(piece)?.what ?? piece);
-  const held = slips.map((slip) => holdOf(today.holds, slip)).find(Boolean);
+  const isKept = (slip: DaySlip) => lostHoldOf(today.laid, slip) === undefined;
+  const held = slips.filter(isKept).some((slip) => holdOf(today.holds, slip));
   const mayHold = first !== undefined && !car.pieces.has("look");
 
   /** Holds its first piece to a person, to a moment, or to both; the rest comes behind it. */

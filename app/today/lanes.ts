@@ -22,6 +22,8 @@ export interface Rest {
   from: string;
   until: string;
   words: string;
+  /** Below how many others it lies whose words would stand on its own. */
+  level: number;
 }
 
 export interface Lane {
@@ -72,6 +74,25 @@ const endOf = (own: readonly DaySlip[]) =>
     .sort()
     .at(-1) ?? "";
 
+/** How wide the words of a wait are, by a finger's width; those that end soon after each other lie below one another. */
+const WORDS_IN_FINGERS = 2.2;
+
+function levelled(rests: readonly Omit<Rest, "level">[], fingerMs: number): Rest[] {
+  const wordsMs = fingerMs * WORDS_IN_FINGERS;
+  const ends: number[] = [];
+  return [...rests]
+    .sort((a, b) => (a.from < b.from ? -1 : 1))
+    .map((rest) => {
+      const from = Date.parse(rest.from);
+      const until = Date.parse(rest.until);
+      const free = ends.findIndex((end) => end <= from);
+      const level = free < 0 ? ends.length : free;
+      // Its words stand at its end, before it where there is room, else behind.
+      ends[level] = until - from < wordsMs ? until + wordsMs : until;
+      return { ...rest, level };
+    });
+}
+
 /** The first level whose last stay is over by then. */
 function levelOf(own: readonly DaySlip[], fingerMs: number, ends: number[]): number {
   const from = Date.parse(own[0]?.from ?? "");
@@ -103,14 +124,23 @@ export function lanesOf(
   },
 ): Lane[] {
   const restsOf = (own: readonly DaySlip[]): Rest[] =>
-    own.flatMap((slip) => {
-      const rest = pieceOf(slip)?.rest;
-      if (!rest) return [];
-      const until = new Date(Date.parse(slip.until) + rest.minutes * MINUTE_MS).toISOString();
-      return [
-        { key: `${slip.jobId} ${slip.piece}`, jobId: slip.jobId, from: slip.until, until, words: rest.words },
-      ];
-    });
+    levelled(
+      own.flatMap((slip) => {
+        const rest = pieceOf(slip)?.rest;
+        if (!rest) return [];
+        const until = new Date(Date.parse(slip.until) + rest.minutes * MINUTE_MS).toISOString();
+        return [
+          {
+            key: `${slip.jobId} ${slip.piece}`,
+            jobId: slip.jobId,
+            from: slip.until,
+            until,
+            words: rest.words,
+          },
+        ];
+      }),
+      fingerMs,
+    );
   const lane = (
     key: string,
     name: string,

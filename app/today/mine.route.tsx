@@ -7,7 +7,7 @@ import { dayOf, whenOf } from "../ui/dates.ts";
 import { useNow } from "../ui/useNow.ts";
 import { Mine } from "./Mine.tsx";
 import { Sound } from "./Sound.tsx";
-import { useCars } from "./useDay.ts";
+import { useCars, useLaidWell } from "./useDay.ts";
 
 const LOOK_MS = 30_000;
 
@@ -23,6 +23,7 @@ export default function MinePage() {
   const { timeZone, name } = useMember();
   const nowMs = useNow(true, LOOK_MS);
   const cars = useCars(today);
+  useLaidWell(today.laid);
   return (
     <main id="work" className="max-w-3xl p-5 lg:p-7">
       <h1 className="text-3xl">Mine</h1>

@@ -13,7 +13,7 @@ import { DueLooks } from "./DueLooks.tsx";
 import { WAYS, type Way } from "./lanes.ts";
 import { Mine } from "./Mine.tsx";
 import { Readies } from "./Readies.tsx";
-import { useArranging, useCars } from "./useDay.ts";
+import { useArranging, useCars, useLaidWell } from "./useDay.ts";
 
 /** More than that is read on Watch. */
 const MOST_LOOKS = 12;
@@ -71,6 +71,7 @@ export default function Today() {
   const nowMs = useNow(true, LOOK_MS);
   const cars = useCars(today);
   const arranging = useArranging(today);
+  useLaidWell(laid);
   const people = useMemo(() => hands.map((id) => ({ id, name: names[id] ?? "somebody" })), [hands, names]);
   const isThisDay = dayOf(laid.opensAt, timeZone) === dayOf(new Date(nowMs).toISOString(), timeZone);
   return (

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { useFetcher } from "react-router";
-import type { DaySlip, Piece } from "../../core/stages/day/index.ts";
+import { useFetcher, useRevalidator } from "react-router";
+import type { DaySlip, LostHold, Piece } from "../../core/stages/day/index.ts";
 import type { TodayRead } from "../../server/books/day/read-today.ts";
 import type { Refused } from "../desk/guard.server.ts";
 import { useMember } from "../desk/member.ts";
@@ -108,9 +108,32 @@ function changesOf(
     const lateWords = late ? `, ${late.minutes} min late` : "";
     return [`${plateOf(jobId)} is ready ${when(at)}, was ${when(before.at)}${lateWords}.`];
   });
-  return changed.length > 0 ? changed : ["Nothing else had to give way."];
+  const isKnown = (lost: LostHold) =>
+    was.lostHolds?.some(({ jobId, piece }) => jobId === lost.jobId && piece === lost.piece);
+  const lost = (now.lostHolds ?? []).flatMap((each) =>
+    isKnown(each) ? [] : [`${plateOf(each.jobId)} couldn't be held so: ${each.because}.`],
+  );
+  const told = [...lost, ...changed];
+  return told.length > 0 ? told : ["Nothing else had to give way."];
 }
 
 /** Whether a piece is held, and by whom. */
 export const holdOf = (holds: TodayRead["holds"], { jobId, piece }: DaySlip) =>
   holds.find((hold) => hold.jobId === jobId && hold.piece === piece);
+
+/** Why a hold isn't kept, where it isn't. */
+export const lostHoldOf = ({ lostHolds }: TodayRead["laid"], { jobId, piece }: DaySlip) =>
+  lostHolds?.find((lost) => lost.jobId === jobId && lost.piece === piece)?.because;
+
+const AGAIN_MS = 3000;
+
+/** A day that there was no time to lay well is asked for again soon. */
+export function useLaidWell({ isRough, laidAt }: TodayRead["laid"]): void {
+  const { revalidate } = useRevalidator();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each rough day is asked for again once.
+  useEffect(() => {
+    if (!isRough) return;
+    const timer = setTimeout(() => void revalidate(), AGAIN_MS);
+    return () => clearTimeout(timer);
+  }, [isRough, laidAt, revalidate]);
+}

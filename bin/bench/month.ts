@@ -87,14 +87,14 @@ const KINDS: Told[][] = [
 ];
 
 /** A month's jobs with what will become of them: the same for whoever arranges them. */
-function month(random: Random): { jobs: SimJob[]; ill: Set<string>; broken: Set<number> } {
+function month(random: Random, cars: number): { jobs: SimJob[]; ill: Set<string>; broken: Set<number> } {
   const jobs: SimJob[] = [];
   const ill = new Set<string>();
   const broken = new Set<number>();
   for (let day = 0; day < DAYS; day++) {
     for (const person of PEOPLE) if (random() < 0.03) ill.add(`${day} ${person}`);
     if (random() < 0.06) broken.add(day);
-    const count = 5 + Math.floor(random() * 6);
+    const count = cars + Math.floor(random() * 6);
     for (let each = 0; each < count; each++) {
       const told = KINDS[random() < 0.4 ? 0 : 1 + Math.floor(random() * 3)] ?? RADIATOR;
       const isUrgent = random() < 0.1;
@@ -221,10 +221,12 @@ function laid(ratios: Map<string, number[]>, told: Ranged[]): Rule {
     }
     const jobOf = new Map(open.map((job) => [job.id, job]));
     const minute = now - base;
-    // Whoever has nothing of their own to begin with takes what should have been begun by somebody else.
+    // Whoever has nothing of their own to begin with takes what should have been begun by somebody else, then what comes next, then any.
     const theirs = (person: string) => [
       ...slips.filter(({ people }) => people.includes(person)),
       ...slips.filter(({ people, start }) => !people.includes(person) && start <= minute),
+      ...slips.filter(({ people, start }) => !people.includes(person) && start > minute),
+      ...open.map(({ id }) => ({ job: id })),
     ];
     return free.flatMap((person) =>
       theirs(person).flatMap(({ job }) => {
@@ -243,8 +245,8 @@ interface Outcome {
 }
 
 /** A month as it comes, hand by hand, in steps of five minutes; what is begun is finished. */
-function run(seed: number, ruleOf: (ratios: Map<string, number[]>) => Rule): Outcome {
-  const { jobs, ill, broken } = month(seededRandom(seed));
+function run(seed: number, cars: number, ruleOf: (ratios: Map<string, number[]>) => Rule): Outcome {
+  const { jobs, ill, broken } = month(seededRandom(seed), cars);
   const ratios = new Map<string, number[]>();
   const rule = ruleOf(ratios);
   const busy = new Map<string, number>();
@@ -306,12 +308,12 @@ function run(seed: number, ruleOf: (ratios: Map<string, number[]>) => Rule): Out
 }
 
 /** A month of a made-up shop with its spreads and surprises, beside first come first served and longest first. */
-export function benchMonth(): Figure[] {
+function benchLoad(name: string, cars: number): Figure[] {
   const seed = 23_030;
   const told: Ranged[] = [];
-  const ours = run(seed, (ratios) => laid(ratios, told));
-  const turn = run(seed, () => byKey(({ came }) => came));
-  const longest = run(seed, () => byKey((job) => -left(job)));
+  const ours = run(seed, cars, (ratios) => laid(ratios, told));
+  const turn = run(seed, cars, () => byKey(({ came }) => came));
+  const longest = run(seed, cars, () => byKey((job) => -left(job)));
   const held = told.filter(({ job, from, to }) => {
     const end = ours.ends.get(job);
     return end !== undefined && end >= from - STEP && end <= to + STEP;
@@ -320,28 +322,28 @@ export function benchMonth(): Figure[] {
     `first come ${turn[of].toFixed(0)}${unit}, longest first ${longest[of].toFixed(0)}${unit}`;
   return [
     {
-      name: "month: cars out on the day promised, missed",
+      name: `${name} month: cars out on the day promised, missed`,
       measured: 100 - ours.onDay,
       unit: "%",
       wanted: Math.max(0.1, 100 - Math.max(turn.onDay, longest.onDay)),
       from: `ours ${ours.onDay.toFixed(0)} % out; ${beside("onDay", " %")}`,
     },
     {
-      name: "month: hours late",
+      name: `${name} month: hours late`,
       measured: ours.lateHours,
       unit: "h",
       wanted: Math.min(turn.lateHours, longest.lateHours),
       from: beside("lateHours", " h"),
     },
     {
-      name: "month: hours idle",
+      name: `${name} month: hours idle`,
       measured: ours.idleHours,
       unit: "h",
       wanted: Math.min(turn.idleHours, longest.idleHours) * 1.05,
       from: beside("idleHours", " h"),
     },
     {
-      name: "month: ready ranges missed (10 to 25 %)",
+      name: `${name} month: ready ranges missed (10 to 25 %)`,
       measured: (1 - held.length / Math.max(1, told.length)) * 100,
       unit: "%",
       wanted: 25,
@@ -349,3 +351,10 @@ export function benchMonth(): Figure[] {
     },
   ];
 }
+
+/** A shop that is half busy, one that is as busy as it can be, and one between. */
+export const benchMonth = (): Figure[] => [
+  ...benchLoad("quiet", 5),
+  ...benchLoad("full", 6),
+  ...benchLoad("busy", 7),
+];

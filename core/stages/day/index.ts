@@ -1,4 +1,5 @@
-export { type LaidDay, laidDay, type NotToday, type Ready } from "./laid-day.ts";
+export { type GivenUp, layHolding } from "./kept-holds.ts";
+export { type LaidDay, type LostHold, laidDay, type NotToday, type Ready } from "./laid-day.ts";
 export type { Piece } from "./piece.ts";
 export { readyAsTold, type StageWorked, summedUp, type WorkedJob } from "./summed-up.ts";
 export {

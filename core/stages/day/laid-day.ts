@@ -1,4 +1,5 @@
 import type { DayPlan, ReadyRange } from "../../trade/schedule/index.ts";
+import type { GivenUp } from "./kept-holds.ts";
 import type { Piece } from "./piece.ts";
 import { type DayShop, type DaySlip, type DayWork, minutesOf, openAfter, type TheDay } from "./the-day.ts";
 
@@ -26,6 +27,13 @@ export interface Ready {
   late?: { minutes: number; because: string };
 }
 
+/** A hold that couldn't be kept, and why. */
+export interface LostHold {
+  jobId: string;
+  piece: string;
+  because: string;
+}
+
 /** A day as it was laid. */
 export interface LaidDay {
   day: string;
@@ -38,6 +46,10 @@ export interface LaidDay {
   slips: readonly DaySlip[];
   notToday: readonly NotToday[];
   ready: readonly Ready[];
+  /** Absent where every hold is kept. */
+  lostHolds?: readonly LostHold[];
+  /** There was no time to lay it well: it is to be asked for again. */
+  isRough?: true;
 }
 
 /** `planDay`'s own reason speaks of acts and people by their ids; a reader knows neither. */
@@ -90,7 +102,7 @@ export function laidDay(
   works: readonly DayWork[],
   shop: DayShop,
   nameOf: (personId: string) => string,
-  ranges: readonly ReadyRange[] = [],
+  { ranges = [], gaveUp = [] }: { ranges?: readonly ReadyRange[]; gaveUp?: readonly GivenUp[] } = {},
 ): LaidDay {
   const minutes = minutesOf(theDay.day, shop.timeZone);
   const slips = plan.slips.map(
@@ -131,6 +143,11 @@ export function laidDay(
       ...(late && { late: { minutes: late.minutes, because: inWords(late.because, pieces, nameOf) } }),
     });
   }
+  const lostHolds = gaveUp.flatMap(({ job, act, because }) => {
+    const isHeld = shop.holds.some(({ jobId, piece }) => jobId === job && piece === act);
+    const pieces = works.find(({ id }) => id === job)?.pieces ?? [];
+    return isHeld ? [{ jobId: job, piece: act, because: inWords(because, pieces, nameOf) }] : [];
+  });
   return {
     day: theDay.day,
     laidAt: shop.now,
@@ -140,5 +157,6 @@ export function laidDay(
     slips,
     notToday,
     ready,
+    ...(lostHolds.length > 0 && { lostHolds }),
   };
 }

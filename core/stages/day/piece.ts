@@ -14,6 +14,8 @@ export interface Piece {
   after: readonly string[];
   /** What passes by itself behind it, before what comes after it: minutes, and in words. */
   rest?: { minutes: number; words: string };
+  /** Whoever does that piece before it does this too, if they can. */
+  same?: string;
   /** The engine runs for it. */
   isHot?: true;
   /** The car stands up in the air for it. */

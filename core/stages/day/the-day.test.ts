@@ -5,7 +5,16 @@ import { jobState } from "../../state/index.ts";
 import { brokenRules } from "../../trade/schedule/broken-rules.fixture.ts";
 import { planDay } from "../../trade/schedule/index.ts";
 import { CARD } from "../next/follow.fixture.ts";
-import { type DayShop, type DayWork, laidDay, type Piece, theDay, USUAL_HOURS, workLeft } from "./index.ts";
+import {
+  type DayShop,
+  type DayWork,
+  laidDay,
+  layHolding,
+  type Piece,
+  theDay,
+  USUAL_HOURS,
+  workLeft,
+} from "./index.ts";
 
 const TUESDAY = "2031-03-04";
 const shop = (given: Partial<DayShop> = {}): DayShop => ({
@@ -34,9 +43,9 @@ const work = (id: string, pieces: Piece[], given: Partial<DayWork> = {}): DayWor
 const NAMES: Record<string, string> = { tobin: "Tobin Askel", ilse: "Ilse Vantry" };
 function lay(works: DayWork[], of: DayShop = shop()) {
   const day = theDay(works, of);
-  const plan = planDay(day.given);
-  expect(brokenRules(day.given, plan)).toEqual([]);
-  return laidDay(plan, day, works, of, (id) => NAMES[id] ?? id);
+  const { plan, given, gaveUp } = layHolding(day.given, planDay);
+  expect(brokenRules(given, plan)).toEqual([]);
+  return laidDay(plan, day, works, of, (id) => NAMES[id] ?? id, { gaveUp });
 }
 const clock = (iso = "") => iso.slice(11, 16);
 
@@ -120,13 +129,31 @@ describe("the day of a shop", () => {
     expect(laid.ready.find(({ jobId }) => jobId === "night")?.at?.slice(0, 10)).toBe("2031-03-05");
   });
 
-  it("keeps a held piece with its person and at its time, and names who isn't here", () => {
+  it("keeps a held piece with its person and at its time, and where it can't be kept lays it all the same and says so", () => {
     const held = { jobId: "a", piece: "x", personId: "ilse", at: `${TUESDAY}T10:30:00.000Z` };
     const [slip] = lay([work("a", [piece("x", 30)])], shop({ holds: [held] })).slips;
     expect(slip).toMatchObject({ people: ["ilse"], from: held.at });
     const away = [{ personId: "ilse", from: `${TUESDAY}T07:00:00.000Z`, until: `${TUESDAY}T20:00:00.000Z` }];
     const ill = lay([work("a", [piece("x", 30)])], shop({ holds: [held], away }));
-    expect(ill.notToday[0]?.because).toMatch(/held/);
+    expect(ill.slips[0]).toMatchObject({ people: ["tobin"], from: held.at });
+    expect(ill.lostHolds).toEqual([
+      {
+        jobId: "a",
+        piece: "x",
+        because: expect.stringMatching(/^it is held to Ilse Vantry, who isn't free at its time/),
+      },
+    ]);
+    const early = { jobId: "a", piece: "y", at: `${TUESDAY}T08:15:00.000Z` };
+    const chain = [piece("x", 30), piece("y", 20, { after: ["x"] }), piece("z", 20, { after: ["y"] })];
+    const pushed = lay([work("a", chain)], shop({ holds: [early] }));
+    expect(pushed.slips.map(({ from }) => clock(from))).toEqual(["08:00", "08:30", "08:50"]);
+    expect(pushed.lostHolds?.map(({ because }) => because)).toEqual([
+      "it is held to a time before its own work is that far",
+    ]);
+    // Whoever is here and has no time for it keeps it: it is theirs tomorrow.
+    const theirs = { jobId: "a", piece: "x", personId: "ilse" };
+    const full = lay([work("a", [piece("x", 240)]), work("b", [piece("x", 500)])], shop({ holds: [theirs] }));
+    expect(full.lostHolds).toBeUndefined();
     const late = lay([work("a", [piece("x", 30)], { promisedAt: `${TUESDAY}T08:10:00.000Z` })]);
     expect(late.ready[0]?.late?.minutes).toBe(20);
   });

@@ -151,6 +151,7 @@ function actOf(piece: Piece, work: DayWork, shop: DayShop, now: number, day: Min
     minutes: piece.minutes,
     people: piece.people,
     after: piece.after.filter((id) => known.has(id)),
+    ...(piece.same !== undefined && known.has(piece.same) && { same: piece.same }),
     ...(piece.rest && { restAfter: piece.rest.minutes }),
     ...(piece.notBefore && { notBefore: within(day.of(piece.notBefore.at)) }),
     ...(piece.isRaised && here.hasLifts && { lift: true }),

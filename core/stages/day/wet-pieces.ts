@@ -27,8 +27,8 @@ const minutesOf = ({ kind, minutes }: BleedingStep) =>
   minutes ?? (kind === "fill" ? FILL_MINUTES : TOP_UP_MINUTES);
 
 /** Engine off is a moment's work; what follows passes by itself, and the next engine may run meanwhile. */
-function stops(chain: Chain, id: string, rest: { minutes: number; words: string }): void {
-  chain.add({ id, stage: "fill", what: "Engine off, cap on", minutes: 1, people: 1, rest });
+function stops(chain: Chain, run: string, id: string, rest: { minutes: number; words: string }): void {
+  chain.add({ id, stage: "fill", what: "Engine off, cap on", minutes: 1, people: 1, same: run, rest });
 }
 
 export interface Wet {
@@ -77,7 +77,7 @@ export function fillPieces(
         : night && place === from && opensCap(step) && { notBefore: night }),
     });
     runs ||= isRun(step);
-    if (method.steps[place + one.length]?.kind === "cool") stops(chain, `${id}:off`, COOLS);
+    if (method.steps[place + one.length]?.kind === "cool") stops(chain, id, `${id}:off`, COOLS);
   }
   return runs;
 }
@@ -114,7 +114,8 @@ export function provePieces(
       people: 1,
       isHot: true,
     });
-    if (isCold) stops(chain, "prove:off", { minutes: COLD_MINUTES, words: "it stands until it is cold" });
+    if (isCold)
+      stops(chain, "prove:warm", "prove:off", { minutes: COLD_MINUTES, words: "it stands until it is cold" });
   }
   if (isCold)
     chain.add({

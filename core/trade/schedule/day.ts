@@ -19,6 +19,8 @@ export interface DayAct {
   lift?: boolean;
   /** The engine runs from its start until its rest is over. */
   hot?: boolean;
+  /** Whoever does that one, which comes before, does this too if they can: they stand beside it. */
+  same?: string;
   /** Held to a person. */
   by?: string;
   /** Held to a time; before now where it is under way. */
@@ -94,6 +96,8 @@ function readAct(job: string, act: DayAct, known: ReadonlySet<string>): void {
   whole(`${name}: its rest`, act.restAfter ?? 0, 0, MOST_MINUTES);
   whole(`${name}: its earliest start`, act.notBefore ?? 0, 0, MOST_MINUTES);
   whole(`${name}: its time`, act.at ?? 0, 0, MOST_MINUTES);
+  if (act.same !== undefined && !act.after?.includes(act.same))
+    throw new RangeError(`${name} has the hands of ${act.same}, which it doesn't come after.`);
   const stranger = act.after?.find((id) => !known.has(id) || id === act.id);
   if (stranger !== undefined)
     throw new RangeError(`${name} comes after ${stranger}, which is no other act of the job.`);

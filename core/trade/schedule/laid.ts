@@ -6,6 +6,8 @@ export interface Task {
   job: number;
   act: DayAct;
   after: readonly number[];
+  /** Whose hands it has if it can, as an act that stands in the whole list. */
+  same?: number;
 }
 
 /** What an act's beginning waited for, beyond its own work. */

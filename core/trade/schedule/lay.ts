@@ -2,11 +2,16 @@ import { Board, type Slot } from "./board.ts";
 import type { DayAct, DayGiven, DayTerms, Slip } from "./day.ts";
 import type { Bound, Genes, Laid, Place, Task } from "./laid.ts";
 
-/** A minute of work left out outweighs anything that a day may cost; so long jobs aren't put off for the sake of many short ones. */
-const LEFT_OUT = 1e6;
+/** A day that has room for everything is better than any that leaves something out. */
+const ANY_LEFT_OUT = 1e9;
+/** Where not everything has room, a minute of work left out weighs as much as three by which a promise is broken: no hands are idle. */
+const LEFT_OUT_MINUTE = 30;
+/** Each shift by which a job will be late presses its work by as much again: nobody waits for ever behind shorter work. */
+const PRESSING_MINUTES = 480;
+const MOST_PRESSING = 20;
+/** The night by which a job ends later counts for so much of itself: whole, long jobs would be begun, and never finished for short ones. */
+const NIGHT_SHARE = 0.3;
 const DAY_MINUTES = 1440;
-/** So much more, at most, is left work of a job worth whose promise presses. */
-const MOST_PRESSING = 3;
 /** A slip that somebody has seen, and that moves all the same, weighs as much as a car that stands open for so many minutes. */
 const MOVE = 90;
 const NEVER = Number.POSITIVE_INFINITY;
@@ -26,6 +31,7 @@ export class Day {
   private readonly closed: Slot[][];
   private readonly personOf: Map<string, number>;
   private readonly closes: number;
+  private readonly night: number;
   private readonly liftActs: number[];
   private readonly stretches: number[];
   private readonly all: readonly number[];
@@ -42,6 +48,7 @@ export class Day {
           job,
           act,
           after: (act.after ?? []).flatMap((id) => at.get(id) ?? []),
+          ...(act.same !== undefined && { same: at.get(act.same) as number }),
         });
     }
     const known = new Map((given.before ?? []).map((slip) => [JSON.stringify([slip.job, slip.act]), slip]));
@@ -51,6 +58,7 @@ export class Day {
     );
     this.personOf = new Map(given.people.map(({ id }, index) => [id, index]));
     this.closes = Math.max(given.now, ...given.people.map(({ to }) => to));
+    this.night = DAY_MINUTES - (this.closes - Math.min(this.closes, ...given.people.map(({ from }) => from)));
     this.all = given.people.map((_, person) => person);
     this.held = this.tasks
       .filter(({ act }) => act.at !== undefined)
@@ -115,12 +123,14 @@ export class Day {
       const { act, job } = task;
       const ready = this.readyAt(task, places);
       const there = reserved.get(index);
-      if (there && (there.start >= ready || (act.at !== undefined && act.at < given.now && ready < NEVER)))
-        places[index] = there;
-      else if (act.at !== undefined) because[index] = this.whyNotHeld(ready, there !== undefined);
+      const hands = task.same === undefined ? undefined : places[task.same]?.who[0];
+      const isWithOthers = hands !== undefined && act.at === undefined && !there?.who.includes(hands);
+      const isHeldNow = act.at !== undefined && act.at < given.now && ready < NEVER;
+      if (there && !isWithOthers && (there.start >= ready || isHeldNow)) places[index] = there;
+      else if (act.at !== undefined) because[index] = this.whyNotHeld(act.by, ready, there !== undefined);
       else {
         if (there) board.take(act, job, there.who, there.start);
-        const place = ready < NEVER ? this.placeFor(task, ready, genes, board) : undefined;
+        const place = ready < NEVER ? this.placeFor(task, ready, hands, genes, board) : undefined;
         if (place) {
           board.put(act, job, place.who, place.start, place.lift, false);
           places[index] = place;
@@ -177,10 +187,16 @@ export class Day {
     return ready;
   }
 
-  private placeFor(task: Task, ready: number, genes: Genes, board: Board): Place | undefined {
+  private placeFor(
+    task: Task,
+    ready: number,
+    hands: number | undefined,
+    genes: Genes,
+    board: Board,
+  ): Place | undefined {
     const { act, job, index } = task;
     const isLast = genes.isLast[index] === 1;
-    const asked = genes.asked[index] ?? -1;
+    const asked = hands ?? genes.asked[index] ?? -1;
     const whole = this.stretches[job] ?? 0;
     let from = ready;
     let bound: Bound = "work";
@@ -250,26 +266,29 @@ export class Day {
       return people.length === 0 ? "nobody is here" : "it wants two people, and one is here";
     if (act.lift && lifts === 0) return "it wants a lift, and there is none";
     if (ready === NEVER) return "what it comes after doesn't fit today";
+    if (act.by !== undefined)
+      return `it is held to ${act.by}, who has no ${act.minutes} minutes in one go left for it today`;
     return `its ${act.minutes} minutes don't fit today any more`;
   }
 
-  private whyNotHeld(ready: number, isFree: boolean): string {
+  private whyNotHeld(by: string | undefined, ready: number, isFree: boolean): string {
     if (ready === NEVER) return "what it comes after doesn't fit today";
-    return isFree
-      ? "it is held to a time before its own work is that far"
-      : "nobody is free at the time that it is held to";
+    if (isFree) return "it is held to a time before its own work is that far";
+    return by === undefined
+      ? "nobody is free at the time that it is held to"
+      : `it is held to ${by}, who isn't free at its time`;
   }
 
   private told(places: readonly (Place | undefined)[], because: (string | undefined)[], board: Board): Laid {
     const { given, tasks } = this;
     const { lateMinute, openMinute, changeOfCar } = given.terms;
     const ends = given.jobs.map(() => given.now);
-    let left = 0;
+    const left = given.jobs.map(() => 0);
     let moved = 0;
     for (const { index, job, act } of tasks) {
       const place = places[index];
       if (!place) {
-        left += (act.minutes + 1) * this.pressing(job);
+        left[job] = (left[job] ?? 0) + act.minutes + (act.restAfter ?? 0) + 1;
         ends[job] = Math.max(ends[job] ?? 0, this.closes);
         continue;
       }
@@ -287,17 +306,24 @@ export class Day {
       ends,
       cost,
       moved,
-      worth: left * LEFT_OUT + cost + moved * MOVE,
+      worth:
+        left.reduce((sum, minutes, job) => sum + this.leftOut(job, minutes), 0) +
+        (left.some((minutes) => minutes > 0) ? ANY_LEFT_OUT : 0) +
+        cost +
+        moved * MOVE,
     };
   }
 
-  /** How much a job's work presses: one promised for after this day's closing and the next not at all, an overdue one most. */
-  private pressing(job: number): number {
+  /** What it is worth to do so much more of a job today: its minutes, and the night by which it ends later than this day closes. */
+  private leftOut(job: number, minutes: number): number {
+    if (minutes === 0) return 0;
+    const { lateMinute, openMinute } = this.given.terms;
     const { promisedAt } = this.given.jobs[job] ?? {};
-    if (promisedAt === undefined) return 1;
-    return (
-      1 + Math.min(MOST_PRESSING - 1, Math.max(0, (this.closes + DAY_MINUTES - promisedAt) / DAY_MINUTES))
-    );
+    const end = this.closes + this.night + minutes;
+    const isLateBy = (at: number) => (promisedAt === undefined ? 0 : Math.max(0, at - promisedAt));
+    const pressing = 1 + Math.min(MOST_PRESSING - 1, isLateBy(end) / PRESSING_MINUTES);
+    const night = (isLateBy(end) - isLateBy(this.closes)) * lateMinute + (end - this.closes) * openMinute;
+    return pressing * minutes * LEFT_OUT_MINUTE + NIGHT_SHARE * night;
   }
 
   private hasMoved(index: number, { who, start, lift }: Place): boolean {

@@ -234,7 +234,52 @@ describe("what is held, and what doesn't fit", () => {
     expect(slips.map(({ start }) => start)).toEqual([480, 540]);
   });
 
+  it("leaves what belongs together with the same hands, laid for the first time or again, and away from them only where they go", () => {
+    const random = seededRandom(2310);
+    for (let each = 0; each < 15; each++) {
+      const day = anyDay(random, { acts: 14, jobs: 4, people: 3, lifts: 1 });
+      const jobs = day.jobs.map((job) => ({
+        ...job,
+        acts: job.acts.map(({ by: _, people: __, ...act }, at) => {
+          const [before] = act.after ?? [];
+          return { ...act, ...(before && at % 2 === 1 && { same: before, minutes: 1 }) };
+        }),
+      }));
+      const given = { ...day, jobs };
+      const plan = planDay(given);
+      const again = planDay({ ...given, now: given.now + 30, before: plan.slips });
+      for (const { slips } of [plan, again])
+        for (const { id, acts } of jobs)
+          for (const { id: act, same } of acts) {
+            const hands = (of: string | undefined) =>
+              slips.find((slip) => slip.job === id && slip.act === of);
+            const [own, first] = [hands(act), hands(same)];
+            if (same && own && first) expect(own.people).toEqual(first.people);
+          }
+      expect(brokenRules(given, plan)).toEqual([]);
+    }
+    const leaves = planDay(
+      one({
+        people: [
+          { id: "tobin", from: 480, to: 500 },
+          { id: "ilse", from: 480, to: 1080 },
+        ],
+        jobs: [
+          {
+            id: "a",
+            acts: [
+              { id: "run", minutes: 20, by: "tobin" },
+              { id: "off", minutes: 1, after: ["run"], same: "run" },
+            ],
+          },
+        ],
+      }),
+    );
+    expect(leaves.slips.map(({ people }) => people)).toEqual([["tobin"], ["ilse"]]);
+  });
+
   it.each([
+    [{ jobs: [{ id: "a", acts: [{ id: "x", minutes: 5, same: "y" }] }] }, "the hands of y"],
     [{ now: 480.5 }, "now is 480.5"],
     [{ lifts: -1 }, "lifts is -1"],
     [{ jobs: [{ id: "a", acts: [{ id: "x", minutes: -5 }] }] }, "x of a: its minutes is -5"],

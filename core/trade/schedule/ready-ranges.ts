@@ -29,9 +29,11 @@ interface Step {
 
 const TRIES = 200;
 /** A little more than eight in ten are ready within it: what is drawn from few knows its own ends too near. */
-const [EARLY, LATE] = [0.085, 0.915];
+const [EARLY, LATE] = [0.09, 0.91];
 /** Where there are other cars, something comes between one time in four: a hand that is called away, a car that nobody knew of. */
 const CALLED_AWAY = { share: 0.25, minutes: 75 };
+/** On a day without an idle hand whoever is free sooner takes what comes next: it ends otherwise than it was laid by so much more. */
+const FULL_DAY_MORE = 0.55;
 const DAY_MINUTES = 1440;
 
 /** The plan as the order in which hands follow it: what is laid by its start, then what was left out in its jobs' order. */
@@ -113,6 +115,21 @@ function clearOf(given: DayGiven, person: number, from: number, minutes: number,
   return start;
 }
 
+/** How much of the hands' minutes that are left today is asked for, 0 to 1. */
+function loadOf({ now, people, jobs }: DayGiven): number {
+  const there = people.reduce((sum, { from, to, breaks = [] }) => {
+    const shut = breaks.reduce(
+      (of, [since, until]) => of + Math.max(0, Math.min(until, to) - Math.max(since, from, now)),
+      0,
+    );
+    return sum + Math.max(0, to - Math.max(from, now) - shut);
+  }, 0);
+  const asked = jobs
+    .flatMap(({ acts }) => acts)
+    .reduce((sum, { minutes, people: hands = 1 }) => sum + minutes * hands, 0);
+  return there === 0 ? 1 : Math.min(1, asked / there);
+}
+
 /**
  * From when to when each job of a plan is likely to be ready: eight times in ten, by how far the minutes of its acts spread and by
  * who waits for whom. Minutes from midnight, those past the day's closing in the next day from `opensNext` on. By 200 ways that it may go,
@@ -127,11 +144,14 @@ export function readyRanges(
   const random = seededRandom(1 + steps.length);
   const opens = opensNext ?? Math.min(...given.people.map(({ from }) => from), DAY_MINUTES) + DAY_MINUTES;
   const all: number[][] = given.jobs.map(() => []);
+  const stretch = given.jobs.length > 1 ? 1 + FULL_DAY_MORE * loadOf(given) : 1;
   for (let each = 0; each < tries; each++)
     for (const [job, end] of once(given, steps, random, opens).entries()) all[job]?.push(end);
   return given.jobs.map(({ id }, job) => {
     const sorted = (all[job] ?? []).sort((a, b) => a - b);
-    const at = (share: number) => Math.round(sorted[Math.round(share * (sorted.length - 1))] ?? given.now);
-    return { job: id, from: at(EARLY), to: at(LATE) };
+    const at = (share: number) => sorted[Math.round(share * (sorted.length - 1))] ?? given.now;
+    const middle = at(0.5);
+    const stretched = (end: number) => Math.max(given.now, Math.round(middle + (end - middle) * stretch));
+    return { job: id, from: stretched(at(EARLY)), to: stretched(at(LATE)) };
   });
 }

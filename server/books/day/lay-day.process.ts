@@ -1,3 +1,4 @@
+import { type GivenUp, layHolding } from "../../../core/stages/day/index.ts";
 import {
   type DayGiven,
   type DayPlan,
@@ -20,14 +21,18 @@ export interface DayTask {
 export interface DayLaid {
   plan: DayPlan;
   ranges: ReadyRange[];
+  gaveUp: GivenUp[];
 }
 
-/** When each job of a plan is likely to be ready; a piece of work spreads as its stage's does. */
-export const rangesOf = ({ given, opensNext, spreads }: DayTask, plan: DayPlan): ReadyRange[] =>
-  readyRanges(given, plan, { opensNext, spreadOf: (_, act) => spreads[act.split(":")[0] ?? ""] });
+/** A day by this way of laying it, its holds kept where they can be, and when each job is ready; a piece of work spreads as its stage's does. */
+export function laidBy(plan: (given: DayGiven) => DayPlan, { given, opensNext, spreads }: DayTask): DayLaid {
+  const laid = layHolding(given, plan);
+  const spreadOf = (_: string, act: string) => spreads[act.split(":")[0] ?? ""];
+  const ranges = readyRanges(laid.given, laid.plan, { opensNext, spreadOf });
+  return { plan: laid.plan, ranges, gaveUp: laid.gaveUp };
+}
 
 /** The process's whole work: a day in, the best way to lay it out, and when each job is ready by it. */
 export default function lay(task: DayTask): DayLaid {
-  const plan = planDay(task.given);
-  return { plan, ranges: rangesOf(task, plan) };
+  return laidBy(planDay, task);
 }

@@ -1,9 +1,9 @@
 import { type LaidDay, laidDay, theDay } from "../../../core/stages/day/index.ts";
-import { plansOfDay } from "../../../core/trade/schedule/index.ts";
+import { type DayGiven, type DayPlan, plansOfDay } from "../../../core/trade/schedule/index.ts";
 import type { AtDesk, Desk } from "../../database/connection.ts";
 import { heavyWork, TooHeavy } from "../../threads/heavy-work.ts";
 import { lane } from "../../threads/lane.ts";
-import { type DayLaid, type DayTask, rangesOf } from "./lay-day.process.ts";
+import { type DayLaid, type DayTask, laidBy } from "./lay-day.process.ts";
 import type { DayRead } from "./read-day.ts";
 import { readWorked, spreadsOf } from "./read-worked.ts";
 
@@ -11,6 +11,8 @@ const LONGEST_MS = 3000;
 const MOST_WAITING = 8;
 /** Begun so much later than it was laid, a piece has slipped and the day with it. */
 const SLIPPED_MS = 3 * 60_000;
+
+const NOTHING: DayPlan = { slips: [], cost: 0, late: [], unplaced: [] };
 
 const turns = lane({ name: "days", atOnce: 1, mostWaiting: MOST_WAITING });
 const layer = heavyWork<DayTask, DayLaid>({
@@ -20,14 +22,14 @@ const layer = heavyWork<DayTask, DayLaid>({
 });
 
 /** The best plan in the time there is; where there is none, the first that comes: a day that is laid roughly is better than none. */
-async function planned(task: DayTask, longestMs: number): Promise<DayLaid & { isRough: boolean }> {
+async function planned(task: DayTask, longestMs: number): Promise<DayLaid & { isRough?: true }> {
   try {
-    return { ...(await turns(() => layer.run(task, longestMs))), isRough: false };
+    return { ...(await turns(() => layer.run(task, longestMs))) };
   } catch (error) {
     const isBusy = error instanceof TooHeavy || (error as { againInS?: number }).againInS !== undefined;
     if (!isBusy) throw error;
-    const plan = plansOfDay(task.given).next().value ?? { slips: [], cost: 0, late: [], unplaced: [] };
-    return { plan, ranges: rangesOf(task, plan), isRough: true };
+    const first = (given: DayGiven) => plansOfDay(given).next().value ?? NOTHING;
+    return { ...laidBy(first, task), isRough: true };
   }
 }
 
@@ -79,12 +81,12 @@ export async function layDay(read: DayRead, desk: AtDesk, longestMs = LONGEST_MS
   if (isSame && hasLifts && isOnTime(stored.plan, read)) return stored.plan;
   const spreads = spreadsOf(await desk(readWorked));
   const { given, opensNext } = day;
-  const { plan, ranges, isRough } = await planned({ given, opensNext, spreads }, longestMs);
+  const { plan, isRough, ...told } = await planned({ given, opensNext, spreads }, longestMs);
   const laid = begun(
-    laidDay(plan, day, works, shop, (id) => names[id] ?? "somebody who has left", ranges),
+    laidDay(plan, day, works, shop, (id) => names[id] ?? "somebody who has left", told),
     read,
   );
-  return isRough ? laid : desk((given) => store(given, laid, laidFrom, stored?.plan.laidAt));
+  return isRough ? { ...laid, isRough } : desk((given) => store(given, laid, laidFrom, stored?.plan.laidAt));
 }
 
 /**
