@@ -1,10 +1,11 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { waits } from "../core/book/acts/index.ts";
+import { decided, promisedReady, waits } from "../core/book/acts/index.ts";
 import { momentInZone } from "../core/kernel/days/index.ts";
 import { jobId } from "../demo/seed.ts";
+import type { PersonKey } from "../demo/shop.ts";
 import { Application, PHONE, TABLET } from "./support/application.ts";
-import { clockAt, inTheMorning, minutesOf, slipsOf, wholeDay } from "./support/day.ts";
+import { clockAt, inTheMorning, minutesOf, openMany, slipsOf, wholeDay } from "./support/day.ts";
 import { isKept } from "./support/kept.ts";
 import { pictureOfFailure, seen, sendLines, tap } from "./support/walk.ts";
 
@@ -198,8 +199,35 @@ describe("the day", () => {
     await page.waitForSelector('ol[aria-label="Mine"] a');
   });
 
-  it("stands as it was laid last where no server is to be had, and says since when", async () => {
+  it("goes by the book where somebody else did it, out of order, and wrote it on paper at night", async () => {
     await application.go(page, "/");
+    const finds = async () =>
+      (await all(page)).filter(({ plate, label }) => plate === "MRW 5610" && /find what it is/i.test(label));
+    const [find] = await finds();
+    if (!find) throw new Error("it is to be found");
+    const has = async (name: string) => (await slipsOf(page, name)).some(({ label }) => label === find.label);
+    const isTheirs = await Promise.all(HANDS.map(has));
+    const other = HANDS.find((_, at) => !isTheirs[at])
+      ?.split(" ")[0]
+      ?.toLowerCase() as PersonKey;
+    const theirs = await application.signedIn(other);
+    await application.go(theirs, "/");
+    const lastNight = new Date(Date.now() - 10 * 3_600_000).toISOString();
+    await sendLines(theirs, `/jobs/${jobId("open-ask")}`, [
+      { ...decided("motor", "the fan motor"), stage: "find", at: lastNight },
+    ]);
+    await page.reload();
+    await until(async () => (await finds()).length === 0);
+    const next = (await all(page)).filter(({ plate }) => plate === "MRW 5610");
+    expect(next.length).toBeGreaterThan(0);
+    expect(await page.$('[role="alert"]')).toBeNull();
+    await theirs.browserContext().close();
+  });
+
+  it("stands as it was laid last where no server is to be had, and says since when", async () => {
+    await application.go(page, "/watch");
+    await page.locator('nav[aria-label="Places"] a::-p-text(Today)').click();
+    await seen(page, "When is it ready?");
     await isKept(page);
     const before = await wholeDay(page);
     await application.kill();
@@ -209,5 +237,23 @@ describe("the day", () => {
     await seen(page, "as it was laid at");
     expect(await wholeDay(page)).toEqual(before);
     await application.start();
+  });
+
+  it("has room for forty, with one that came last and must go first", async () => {
+    await application.go(page, "/");
+    const jobs = await openMany(application, 34);
+    expect(jobs.length).toBe(34);
+    const first = jobs[17];
+    if (!first) throw new Error("a car that is urgent");
+    const soon = new Date(Date.now() + 40 * 60_000).toISOString();
+    await sendLines(page, `/jobs/${first.id}`, [{ ...promisedReady(soon, "soon"), stage: "ask" }]);
+    await page.reload();
+    await seen(page, "40 jobs in hand");
+    const slips = await all(page);
+    const own = slips.filter(({ plate }) => plate === first.plate).sort((a, b) => (a.from < b.from ? -1 : 1));
+    const begun = slips.map(({ from }) => from).sort();
+    expect(begun.indexOf(own[0]?.from ?? "")).toBeLessThan(HANDS.length);
+    for (const { plate } of jobs) await page.waitForSelector(`button[aria-label="${plate}: tell the owner"]`);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
   });
 });

@@ -45,7 +45,7 @@ describe("a server that goes", () => {
     await page.locator("#find").fill("5508");
     await seen(page, "One vehicle with");
     await page.goBack();
-    await page.locator(`a[href^="/jobs/${OPEN}"]`).click();
+    await page.locator(`[aria-labelledby="ready-when"] a[href^="/jobs/${OPEN}"]`).click();
     await page.waitForSelector("aside [data-line]");
   });
 

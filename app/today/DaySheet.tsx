@@ -1,3 +1,4 @@
+import { momentInZone } from "../../core/kernel/days/index.ts";
 import type { TodayRead } from "../../server/books/day/read-today.ts";
 import { useMember } from "../desk/member.ts";
 import { clockOf } from "../ui/dates.ts";
@@ -202,8 +203,14 @@ export function DaySheet({
       .map(({ until }) => until)
       .sort()
       .at(-1);
-  const shutFor = (key: string) =>
-    away.filter(({ personId, lift }) => (personId ? personId === key : `lift ${lift}` === key));
+  const breaks = hours.breaks.map(({ from, to }) => ({
+    from: new Date(momentInZone(`${laid.day} ${from}`, timeZone)).toISOString(),
+    until: new Date(momentInZone(`${laid.day} ${to}`, timeZone)).toISOString(),
+  }));
+  const shutFor = (key: string) => [
+    ...(way === "people" ? breaks : []),
+    ...away.filter(({ personId, lift }) => (personId ? personId === key : `lift ${lift}` === key)),
+  ];
   return (
     <div className="relative">
       <Hours sheet={sheet} timeZone={timeZone} nowMs={nowMs} />

@@ -145,7 +145,8 @@ export function StaySlip({
       className="@container absolute h-14"
       style={{
         top: `${4 + stay.level * LEVEL_PX}px`,
-        left: `${left}%`,
+        // The last of the day stays on the sheet.
+        left: `min(${left}%, 100% - ${FINGER_PX}px)`,
         width: `max(${width}%, ${FINGER_PX}px)`,
         ...(drag && { transform: `translate(${drag.x}px, ${drag.y}px)`, zIndex: 20 }),
       }}

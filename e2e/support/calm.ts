@@ -87,9 +87,6 @@ export function calm(page: Page): Page {
         );
         await control.dispose().catch(() => undefined);
         if (!trouble || heard === "taken") return;
-        // Something stands over it at the edge of the window: a hand scrolls on.
-        const isBelow = await page.$(selector).catch(() => null);
-        await isBelow?.evaluate((each) => each.scrollIntoView({ block: "center" })).catch(() => undefined);
         if (Date.now() > end) throw trouble;
       }
     };

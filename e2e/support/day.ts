@@ -56,3 +56,22 @@ export const wholeDay = (page: Page): Promise<string[]> =>
 export const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 export const clockAt = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+
+/** So many cars that nobody knows more of than their plates, each with a job in whose book nothing stands. */
+export async function openMany(
+  { scratch }: Application,
+  count: number,
+): Promise<{ id: string; plate: string }[]> {
+  const [jobs] = await scratch.owner.sequelize.query(
+    `WITH come AS (
+       INSERT INTO vehicles (shop_id, id, plate, name)
+       SELECT id, gen_random_uuid(), 'MRW ' || 9000 + i, 'Brindle Courier' FROM shops, generate_series(1, $1::int) i
+       RETURNING shop_id, id, plate)
+     INSERT INTO jobs (shop_id, id, number, vehicle_id, opened_by, opened_at)
+     SELECT shop_id, gen_random_uuid(), 9000 + (row_number() OVER ())::int, id, (SELECT opened_by FROM jobs LIMIT 1), now()
+       FROM come
+     RETURNING id, (SELECT plate FROM come WHERE come.id = vehicle_id)`,
+    { bind: [count] },
+  );
+  return jobs as { id: string; plate: string }[];
+}

@@ -140,10 +140,10 @@ export async function sendLines(page: Page, job: string, lines: readonly object[
   const status = await page.evaluate(
     async (path, drafts, from) => {
       const entries = drafts.map((draft, index) => ({
-        ...draft,
-        id: crypto.randomUUID(),
         stage: "strip",
         at: new Date(from + index).toISOString(),
+        ...draft,
+        id: crypto.randomUUID(),
       }));
       const headers = { "Content-Type": "application/json" };
       return (await fetch(path, { method: "POST", headers, body: JSON.stringify({ entries }) })).status;
