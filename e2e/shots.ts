@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Page } from "puppeteer-core";
 import { Application, DESKTOP } from "./support/application.ts";
+import { inTheMorning } from "./support/day.ts";
 import { SCREENS, type Screen, TOOL_SCREENS } from "./support/screens.ts";
 
 // Writes docs/screenshots/*.png from the made-up shop. With SHOTS_TO, writes there; names given choose among them.
@@ -23,6 +24,8 @@ const chosen = SHOTS.filter((shot) => wanted.length === 0 || wanted.includes(sho
 mkdirSync(folder, { recursive: true });
 const application = await Application.open();
 try {
+  // A picture of a day is taken of one that is on.
+  await inTheMorning(application);
   for (const { name, path, size = DESKTOP, before } of chosen) {
     const page =
       name === "sign-in" ? await application.visit(size) : await application.signedIn("maren", size);

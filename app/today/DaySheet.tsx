@@ -7,8 +7,8 @@ import { hoursBetween, type Lane, lanesOf, placeOf, type Way } from "./lanes.ts"
 import { FINGER_PX, LEVEL_PX, type Sheet, StaySlip } from "./StaySlip.tsx";
 import type { DayCar, useArranging } from "./useDay.ts";
 
-/** An hour so near to now gives way to it. */
-const NEAR_MS = 15 * 60_000;
+/** An hour so near to now, by its part of the sheet, gives way to it. */
+const NEAR = 0.06;
 const HALF_HOUR_MS = 1_800_000;
 
 /** A slip is never narrower; a lane seldom. */
@@ -32,7 +32,7 @@ function sheetOf({ laid }: TodayRead, nowMs: number): Sheet {
 
 /** Full hours as figures on top, every other where the sheet is narrow. */
 function Hours({ sheet, timeZone, nowMs }: { sheet: Sheet; timeZone: string; nowMs: number }) {
-  const isFree = (hour: number) => Math.abs(hour - nowMs) > NEAR_MS;
+  const isFree = (hour: number) => Math.abs(hour - nowMs) > NEAR * (sheet.until - sheet.from);
   return (
     <div aria-hidden="true" className="relative ml-32 h-6 border-ink border-b-2">
       {hoursBetween(sheet.from, sheet.until)
