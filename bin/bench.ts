@@ -22,10 +22,12 @@ import { benchRush } from "./bench/rush.ts";
 import { benchSlowHands } from "./bench/slow-hands.ts";
 import { benchSourcing } from "./bench/sourcing.ts";
 import { benchState } from "./bench/state.ts";
+import { benchThermal } from "./bench/thermal.ts";
 import { benchWalks } from "./bench/walks.ts";
 
 const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   logs: benchLogs,
+  thermal: benchThermal,
   "judged-logs": benchJudgedLogs,
   "job-page": benchJobPage,
   "first-screen": benchFirstScreen,
