@@ -229,13 +229,14 @@ describe("the day", () => {
     await page.locator('nav[aria-label="Places"] a::-p-text(Today)').click();
     await seen(page, "When is it ready?");
     await isKept(page);
+    await page.waitForSelector("[data-lane] button");
     const before = await wholeDay(page);
     await application.kill();
     await page.locator('nav[aria-label="Places"] a::-p-text(Mine)').click();
     await seen(page, "as it was laid at");
     await page.locator('nav[aria-label="Places"] a::-p-text(Today)').click();
     await seen(page, "as it was laid at");
-    expect(await wholeDay(page)).toEqual(before);
+    await expect.poll(() => wholeDay(page)).toEqual(before);
     await application.start();
   });
 

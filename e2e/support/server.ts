@@ -31,6 +31,19 @@ export const cookieOf = (response: Response) =>
  */
 let leftRunning: { name: string; port: number; process: ChildProcess | undefined } | undefined;
 
+const SERVED_TRIES = 100;
+
+/** Asks again for as long as a busy machine says later: that is no answer. */
+async function untilServed(ask: () => Promise<Response>): Promise<Response> {
+  let answer = await ask();
+  for (let tries = 0; answer.status >= 500 && tries < SERVED_TRIES; tries++) {
+    await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+    answer = await ask();
+  }
+  if (answer.status >= 400) throw new Error(`signing in is answered by ${answer.status}`);
+  return answer;
+}
+
 /** The production build on a scratch database with the made-up shop, without anybody looking at it. */
 export class Server {
   private process: ChildProcess | undefined;
@@ -129,15 +142,23 @@ export class Server {
   /** The cookies of somebody who has signed in by PIN on the shop's own browser. */
   async cookiesOf(who: PersonKey): Promise<string> {
     const person = PEOPLE.find((each) => each.key === who);
-    const shown = await fetch(`${this.address}/this-device/${this.device}`, { redirect: "manual" });
-    const device = cookieOf(shown);
-    const answer = await fetch(`${this.address}/sign-in`, {
-      method: "POST",
-      headers: { Cookie: device, Origin: this.address, "Content-Type": "application/x-www-form-urlencoded" },
-      body: new URLSearchParams({ personId: demoId(`person:${who}`), pin: person?.pin ?? "" }),
-      redirect: "manual",
-    });
+    const device = cookieOf(await untilServed(() => this.ask(`/this-device/${this.device}`)));
+    const answer = await untilServed(() =>
+      this.ask("/sign-in", {
+        method: "POST",
+        headers: {
+          Cookie: device,
+          Origin: this.address,
+          "Content-Type": "application/x-www-form-urlencoded",
+        },
+        body: new URLSearchParams({ personId: demoId(`person:${who}`), pin: person?.pin ?? "" }),
+      }),
+    );
     return `${device}; ${cookieOf(answer)}`;
+  }
+
+  private ask(path: string, given: RequestInit = {}): Promise<Response> {
+    return fetch(`${this.address}${path}`, { ...given, redirect: "manual" });
   }
 
   /** Waits until the server has answered what the last pages asked it, so that its database isn't taken from under it. */

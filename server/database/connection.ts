@@ -28,6 +28,8 @@ const MOST_CONNECTIONS = 12;
 const LONGEST_MS = { connect: 3000, free: 4000, answer: 4700 };
 /** One that can be done without is waited for so long that there is time left for the other. */
 const SPARE_MS = { connect: 800, free: 800, answer: 1500 };
+/** The owner's work waits for a busy machine. */
+const PATIENT_CONNECT_MS = 60_000;
 
 /**
  * Connects as the application's role, or with `isPatient` as the owner, whose work may take its time. `log` is given every
@@ -53,7 +55,7 @@ export function openDatabase(
     logging: log || countStatement,
     pool: { max: MOST_CONNECTIONS, idle: 10_000, ...(isPatient ? {} : { acquire: longest.free }) },
     dialectOptions: {
-      connectionTimeoutMillis: longest.connect,
+      connectionTimeoutMillis: isPatient ? PATIENT_CONNECT_MS : longest.connect,
       ...(isPatient ? {} : { query_timeout: longest.answer }),
       keepAlive: true,
     },
