@@ -29,7 +29,7 @@ interface Step {
 
 const TRIES = 200;
 /** A little more than eight in ten are ready within it: what is drawn from few knows its own ends too near. */
-const [EARLY, LATE] = [0.09, 0.91];
+const [EARLY, LATE] = [0.085, 0.915];
 /** Where there are other cars, something comes between one time in four: a hand that is called away, a car that nobody knew of. */
 const CALLED_AWAY = { share: 0.25, minutes: 75 };
 /** On a day without an idle hand whoever is free sooner takes what comes next: it ends otherwise than it was laid by so much more. */
