@@ -8,7 +8,7 @@ import { FINGER_PX, LEVEL_PX, type Sheet, StaySlip } from "./StaySlip.tsx";
 import type { DayCar, useArranging } from "./useDay.ts";
 
 /** An hour so near to now, by its part of the sheet, gives way to it. */
-const NEAR = 0.06;
+const NEAR = 0.055;
 const HALF_HOUR_MS = 1_800_000;
 
 /** A slip is never narrower; a lane seldom. */

@@ -130,7 +130,7 @@ const AGAIN_MS = 3000;
 /** A day that there was no time to lay well is asked for again soon. */
 export function useLaidWell({ isRough, laidAt }: TodayRead["laid"]): void {
   const { revalidate } = useRevalidator();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: each rough day is asked for again once.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each rough day is asked for again, once for each time it was laid.
   useEffect(() => {
     if (!isRough) return;
     const timer = setTimeout(() => void revalidate(), AGAIN_MS);

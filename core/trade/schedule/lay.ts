@@ -1,16 +1,10 @@
 import { Board, type Slot } from "./board.ts";
 import type { DayAct, DayGiven, DayTerms, Slip } from "./day.ts";
 import type { Bound, Genes, Laid, Place, Task } from "./laid.ts";
+import { leftOut } from "./left-out.ts";
 
 /** A day that has room for everything is better than any that leaves something out. */
 const ANY_LEFT_OUT = 1e9;
-/** Where not everything has room, a minute of work left out weighs as much as three by which a promise is broken: no hands are idle. */
-const LEFT_OUT_MINUTE = 30;
-/** Each shift by which a job will be late presses its work by as much again: nobody waits for ever behind shorter work. */
-const PRESSING_MINUTES = 480;
-const MOST_PRESSING = 20;
-/** The night by which a job ends later counts for so much of itself: whole, long jobs would be begun, and never finished for short ones. */
-const NIGHT_SHARE = 0.3;
 const DAY_MINUTES = 1440;
 /** A slip that somebody has seen, and that moves all the same, weighs as much as a car that stands open for so many minutes. */
 const MOVE = 90;
@@ -30,8 +24,8 @@ export class Day {
   private readonly was: (Slip | undefined)[];
   private readonly closed: Slot[][];
   private readonly personOf: Map<string, number>;
-  private readonly closes: number;
-  private readonly night: number;
+  readonly closes: number;
+  readonly night: number;
   private readonly liftActs: number[];
   private readonly stretches: number[];
   private readonly all: readonly number[];
@@ -307,23 +301,16 @@ export class Day {
       cost,
       moved,
       worth:
-        left.reduce((sum, minutes, job) => sum + this.leftOut(job, minutes), 0) +
+        left.reduce((sum, minutes, job) => sum + this.worthOfLeft(job, minutes), 0) +
         (left.some((minutes) => minutes > 0) ? ANY_LEFT_OUT : 0) +
         cost +
         moved * MOVE,
     };
   }
 
-  /** What it is worth to do so much more of a job today: its minutes, and the night by which it ends later than this day closes. */
-  private leftOut(job: number, minutes: number): number {
-    if (minutes === 0) return 0;
-    const { lateMinute, openMinute } = this.given.terms;
+  private worthOfLeft(job: number, minutes: number): number {
     const { promisedAt } = this.given.jobs[job] ?? {};
-    const end = this.closes + this.night + minutes;
-    const isLateBy = (at: number) => (promisedAt === undefined ? 0 : Math.max(0, at - promisedAt));
-    const pressing = 1 + Math.min(MOST_PRESSING - 1, isLateBy(end) / PRESSING_MINUTES);
-    const night = (isLateBy(end) - isLateBy(this.closes)) * lateMinute + (end - this.closes) * openMinute;
-    return pressing * minutes * LEFT_OUT_MINUTE + NIGHT_SHARE * night;
+    return leftOut(minutes, promisedAt, this, this.given.terms);
   }
 
   private hasMoved(index: number, { who, start, lift }: Place): boolean {

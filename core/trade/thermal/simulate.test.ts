@@ -12,6 +12,7 @@ import {
   simulate,
   type ThermalCar,
   USUAL_CAR,
+  withFaults,
 } from "./index.ts";
 
 const names = Object.keys(SCRIPTS) as ScriptName[];
@@ -118,6 +119,24 @@ describe("a fault", () => {
     expect(starts([]).length).toBeGreaterThan(2);
     expect(starts(["relay-welded"])).toEqual([]);
     expect(peak(hot, ["sensor-biased"]) - peak(hot)).toBeGreaterThan(6);
+  });
+
+  it.each([
+    ["relay-welded", "ac-trigger"],
+    ["hose-collapsed", "belt-slack"],
+    ["low-coolant", "air-lock"],
+    ["leak-hose", "leak-pump"],
+  ])("beside another undoes nothing of it, whichever came first: %s, %s", (one, other) => {
+    const car = { ...USUAL_CAR, fans: [...USUAL_CAR.fans, { onC: 103, offC: 97, airKgS: 0.5 }] };
+    const both = [withFaults(car, [one, other]), withFaults(car, [other, one])].map(
+      ({ heldFans, pumpMostRpm, litres, leakLPerH }) => ({
+        held: [...new Set(heldFans)].sort(),
+        pumpMostRpm,
+        litres,
+        leakLPerH,
+      }),
+    );
+    expect(both[0]).toEqual(both[1]);
   });
 
   it("that leaks loses what it says while it is hot, and nothing cold", () => {

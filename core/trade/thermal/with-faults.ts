@@ -5,7 +5,7 @@ type Change = (car: ThermalCar) => Partial<ThermalCar>;
 const allStages = ({ fans }: ThermalCar) => fans.map((_, stage) => stage);
 const noFan: Change = (car) => ({ deadFans: allStages(car) });
 const allAlways: Change = (car) => ({ heldFans: allStages(car) });
-const firstAlways: Change = ({ fans }) => ({ heldFans: fans.length > 0 ? [0] : [] });
+const firstAlways: Change = ({ fans, heldFans }) => ({ heldFans: fans.length > 0 ? [...heldFans, 0] : [] });
 const noLow: Change = ({ fans, deadFans }) => ({ deadFans: fans.length > 0 ? [...deadFans, 0] : [] });
 const noHigh: Change = ({ fans, deadFans }) => ({
   deadFans: fans.length > 1 ? [...deadFans, fans.length - 1] : [],
@@ -20,8 +20,8 @@ const pump =
   (share: number): Change =>
   ({ pumpLSPerRpm }) => ({ pumpLSPerRpm: pumpLSPerRpm * share });
 const leak =
-  (leakLPerH: number): Change =>
-  () => ({ leakLPerH });
+  (byLPerH: number): Change =>
+  ({ leakLPerH }) => ({ leakLPerH: leakLPerH + byLPerH });
 /** What shows in no temperature as long as the level is kept. */
 const unseen: Change = () => ({});
 
@@ -70,9 +70,9 @@ const FAULTS: Readonly<Record<string, Change>> = {
     waxLagS: 60,
   }),
   "thermostat-wrong": ({ opensC }) => ({ opensC: opensC - 12 }),
-  "low-coolant": ({ capacityL }) => ({ litres: 0.7 * capacityL }),
-  "air-lock": ({ capacityL, pumpLSPerRpm, heaterKWPerK }) => ({
-    litres: 0.82 * capacityL,
+  "low-coolant": ({ capacityL, litres }) => ({ litres: Math.min(litres, 0.7 * capacityL) }),
+  "air-lock": ({ capacityL, litres, pumpLSPerRpm, heaterKWPerK }) => ({
+    litres: Math.min(litres, 0.82 * capacityL),
     pumpLSPerRpm: 0.4 * pumpLSPerRpm,
     heaterKWPerK: 0.2 * heaterKWPerK,
     sensorLagS: 20,
@@ -88,11 +88,14 @@ const FAULTS: Readonly<Record<string, Change>> = {
   }),
   "shroud-missing": lessAir(0.5),
   "pump-weak": pump(0.3),
-  "belt-slack": ({ pumpLSPerRpm }) => ({ pumpLSPerRpm: 0.6 * pumpLSPerRpm, pumpMostRpm: 1500 }),
+  "belt-slack": ({ pumpLSPerRpm, pumpMostRpm }) => ({
+    pumpLSPerRpm: 0.6 * pumpLSPerRpm,
+    pumpMostRpm: Math.min(pumpMostRpm, 1500),
+  }),
   "wrong-strength": () => ({ fraction: 0.15 }),
   "heater-flap": () => ({ heaterKWPerK: 0 }),
-  "hose-collapsed": () => ({ pumpMostRpm: 900 }),
-  "cap-weak": () => ({ capGaugeKPa: 10, leakLPerH: 0.15 }),
+  "hose-collapsed": ({ pumpMostRpm }) => ({ pumpMostRpm: Math.min(pumpMostRpm, 900) }),
+  "cap-weak": (car) => ({ capGaugeKPa: 10, ...leak(0.15)(car) }),
   "leak-radiator": leak(0.8),
   "leak-hose": leak(1.5),
   "leak-pump": leak(0.4),
@@ -100,7 +103,7 @@ const FAULTS: Readonly<Record<string, Change>> = {
   "leak-housing": leak(0.4),
   "leak-oil-cooler": leak(0.3),
   "leak-heater": leak(0.3),
-  "head-gasket": () => ({ gasKW: 2.5, leakLPerH: 0.8 }),
+  "head-gasket": (car) => ({ gasKW: 2.5, ...leak(0.8)(car) }),
   "gauge-high": unseen,
 };
 
