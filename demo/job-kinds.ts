@@ -1,11 +1,12 @@
 import { needsNoParts } from "../core/book/acts/index.ts";
 import { type Grade } from "../core/trade/sourcing/index.ts";
-import type { WarmUpCar } from "../core/trade/thermal/index.ts";
+import { simulate, type ThermalCar } from "../core/trade/thermal/index.ts";
 import { fanWithPlug, radiatorFace } from "./drawings.ts";
 import { FLEET } from "./fleet.ts";
 import { logText } from "./log-layouts.ts";
 import { type DemoVehicle, type PersonKey, VEHICLES } from "./shop.ts";
 import { Story } from "./story.ts";
+import { thermalCarOf } from "./thermal-cars.ts";
 
 export function vehicle(key: string): DemoVehicle {
   const found = VEHICLES.find((each) => each.key === key);
@@ -19,29 +20,18 @@ export function fleet(key: string): DemoVehicle {
   return found;
 }
 
-/** A sound car as its card says, for logs. */
-function soundCar({ card }: DemoVehicle): WarmUpCar {
-  // A clutch on the belt takes hold by the air behind the core: its card names no start, and it cools all the same.
-  const { thermostatOpensC } = card;
-  if (thermostatOpensC === null) throw new Error("a card of the made-up shop without its thermostat");
-  const clutch = { onC: thermostatOpensC + 12, offC: thermostatOpensC + 6, air: 1.2 };
-  const switched = card.fanOnC.map((onC, index) => ({
-    onC,
-    offC: card.fanOffC[index] ?? onC - 5,
-    air: index === 0 ? 1.25 : 1.1,
-  }));
-  const fans = switched.length > 0 ? switched : [clutch];
-  return { thermostatOpensC, draught: 0.3, fans };
+/** A car held at a fast idle for 36 minutes, as its logger writes it. */
+function logged(of: DemoVehicle, seed: number, ambientC: number, given: Partial<ThermalCar> = {}): string {
+  const script = { ambientC, steps: [{ minutes: 36, rpm: 1500 }] };
+  return logText(simulate({ ...thermalCarOf(of), ...given }, script, [], { seed }).trace, "plain");
 }
 
-export const soundLog = (of: DemoVehicle, seed: number, ambientC = 17) =>
-  logText({ car: soundCar(of), ambientC, minutes: 36, seed }, "plain");
+export const soundLog = (of: DemoVehicle, seed: number, ambientC = 17) => logged(of, seed, ambientC);
 
 /** The same car with its core half shut by leaves and scale: the fan does what the card says, and works harder for it. */
 export const wornLog = (of: DemoVehicle, seed: number, ambientC = 17) => {
-  const { fans, ...car } = soundCar(of);
-  const weak = fans.map((fan) => ({ ...fan, air: fan.air * 0.86 }));
-  return logText({ car: { ...car, draught: 0.22, fans: weak }, ambientC, minutes: 36, seed }, "plain");
+  const { coreAirKWPerK } = thermalCarOf(of);
+  return logged(of, seed, ambientC, { airShare: 0.7, coreAirKWPerK: 0.7 * coreAirKWPerK });
 };
 
 /** Undertray, hoses, plugs and brackets off: what every radiator job starts with. */

@@ -1,9 +1,14 @@
-import { simulateWarmUp, type WarmUp } from "../core/trade/thermal/index.ts";
-
-type Row = ReturnType<typeof simulateWarmUp>["rows"][number];
+import type { Trace } from "../core/trade/trace/index.ts";
 
 const toFahrenheit = (celsius: number) => (celsius * 1.8 + 32).toFixed(1);
 const clock = (seconds: number) => new Date(seconds * 1000).toISOString().slice(11, 23);
+
+interface Row {
+  s: number;
+  coolantC: number;
+  intakeC: number;
+  rpm: number;
+}
 
 /** Four ways in which loggers write the same thing. */
 export const LAYOUTS = {
@@ -29,6 +34,16 @@ export const LAYOUTS = {
   ],
 } as const;
 
-/** A simulated warm-up as the text of a log file. */
-export const logText = (warmUp: WarmUp, layout: keyof typeof LAYOUTS): string =>
-  `${LAYOUTS[layout](simulateWarmUp(warmUp).rows).join("\n")}\n`;
+/** A simulated log as the text of a logger's file. */
+export function logText(
+  { s, coolantC, intakeC, rpm }: Required<Pick<Trace, "s" | "coolantC" | "intakeC" | "rpm">>,
+  layout: keyof typeof LAYOUTS,
+): string {
+  const rows = Array.from(s, (second, row) => ({
+    s: second,
+    coolantC: coolantC[row] as number,
+    intakeC: intakeC[row] as number,
+    rpm: rpm[row] as number,
+  }));
+  return `${LAYOUTS[layout](rows).join("\n")}\n`;
+}

@@ -1,20 +1,24 @@
 import { writeFileSync } from "node:fs";
-import { logText } from "./log-layouts.ts";
+import { simulate, USUAL_CAR } from "../core/trade/thermal/index.ts";
+import { type LAYOUTS, logText } from "./log-layouts.ts";
+
+type Sample = [
+  layout: keyof typeof LAYOUTS,
+  ambientC: number,
+  minutes: number,
+  seed: number,
+  faults: string[],
+];
 
 // Writes samples/*.csv: node --import tsx demo/make-samples.ts
-const fan = { onC: 98, offC: 92, air: 1.3 };
-const car = { thermostatOpensC: 87, draught: 0.3, fans: [fan] };
-const samples = {
-  "sound-one-fan": logText({ car, ambientC: 19, minutes: 34, seed: 11 }, "plain"),
-  "fan-never-starts": logText(
-    { car: { ...car, fans: [{ ...fan, dead: true }] }, ambientC: 16, minutes: 26, seed: 12 },
-    "fahrenheit",
-  ),
-  "stopped-before-the-fan": logText({ car, ambientC: 12, minutes: 17, seed: 13 }, "semicolons"),
-  "thermostat-hangs-open": logText(
-    { car: { ...car, thermostat: "held-open", draught: 0.6 }, ambientC: 8, minutes: 28, seed: 14 },
-    "tabs",
-  ),
+const SAMPLES: Record<string, Sample> = {
+  "sound-one-fan": ["plain", 19, 34, 11, []],
+  "fan-never-starts": ["fahrenheit", 16, 26, 12, ["motor"]],
+  "stopped-before-the-fan": ["semicolons", 12, 17, 13, []],
+  "thermostat-hangs-open": ["tabs", 8, 28, 14, ["thermostat-open"]],
 };
-for (const [name, text] of Object.entries(samples))
-  writeFileSync(new URL(`../samples/${name}.csv`, import.meta.url), text);
+for (const [name, [layout, ambientC, minutes, seed, faults]] of Object.entries(SAMPLES)) {
+  const script = { ambientC, steps: [{ minutes, rpm: 1500 }] };
+  const { trace } = simulate(USUAL_CAR, script, faults, { seed });
+  writeFileSync(new URL(`../samples/${name}.csv`, import.meta.url), logText(trace, layout));
+}

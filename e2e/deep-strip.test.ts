@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { needsNoParts, stepDoneDrafts, tookOrder } from "../core/book/acts/index.ts";
 import { stepsFor } from "../core/trade/order/index.ts";
 import { demoId } from "../demo/story.ts";
-import { Application, TABLET } from "./support/application.ts";
+import { Application, readAnew, TABLET } from "./support/application.ts";
 import { isProgramKept } from "./support/kept.ts";
 import {
   allSent,
@@ -64,7 +64,7 @@ describe("a deep strip", () => {
     await application.kill();
     for (const [, lines] of BAGS.slice(4, 6)) for (const line of lines) await type(line);
     await seen(page, "3 unsent");
-    await page.reload();
+    await readAnew(page);
     await seen(page, "3 unsent");
     await application.start();
     await allSent(page);

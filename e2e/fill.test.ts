@@ -1,7 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
-import { Application, PHONE, TABLET } from "./support/application.ts";
+import { Application, PHONE, readAnew, TABLET } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import {
   allSent,
@@ -94,7 +94,7 @@ describe("getting the air out", () => {
     const [left, until] = await clock();
     expect(left).toMatch(/^1[12]:\d\d$/);
     await allSent(page);
-    await page.reload();
+    await readAnew(page);
     await page.waitForSelector('[role="timer"]');
     await expect.poll(async () => (await clock())[1]).toBe(until);
     const tablet = await application.signedIn("ilse", TABLET);

@@ -8,7 +8,7 @@ import { demoId } from "../demo/story.ts";
 import { openJob } from "../server/books/jobs/open-job.ts";
 import { atDesk } from "../server/database/connection.ts";
 import { addVehicle } from "../server/subjects/vehicles/add-vehicle.ts";
-import { Application, DESKTOP, settled, TABLET } from "./support/application.ts";
+import { Application, DESKTOP, readAnew, settled, TABLET } from "./support/application.ts";
 import { answerByKey, shownTest, workToVerdict } from "./support/diagnose.ts";
 import {
   allSent,
@@ -235,7 +235,7 @@ describe("from Ask to verdict", () => {
       await chooseTest(on, test, how);
       await answer(on, "switch-1", outcome, how);
       await allSent(on);
-      await on.reload();
+      await readAnew(on);
       await settled(on);
     }
     await seen(on, "No single fault fits everything");

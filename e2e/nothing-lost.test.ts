@@ -1,7 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
-import { Application, takenOver } from "./support/application.ts";
+import { Application, readAnew, takenOver } from "./support/application.ts";
 import { shownTest } from "./support/diagnose.ts";
 import { allSent, bookedLines, bookWords, pictureOfFailure, seen, tap } from "./support/walk.ts";
 
@@ -57,7 +57,7 @@ describe("nothing typed is lost", () => {
     );
     await type("note before the reload");
     await seen(page, "1 unsent");
-    await page.reload();
+    await readAnew(page);
     await seen(page, "1 unsent");
     await seen(page, "Before the reload");
     isCut = false;
@@ -102,7 +102,7 @@ describe("nothing typed is lost", () => {
       if (isHeld && request.url().includes("line-reader")) held.push(go);
       else go();
     });
-    await page.reload();
+    await readAnew(page);
     await takenOver(page);
     await page.waitForSelector('[data-entry-line][aria-busy="true"]');
     await type("note faster than the network");
@@ -120,7 +120,7 @@ describe("nothing typed is lost", () => {
     await page.locator("[data-entry-line]").fill("out 3 m6x20 air");
     await page.waitForFunction(() => document.querySelector("aside mark"));
     await new Promise((resolve) => setTimeout(resolve, 300));
-    await page.reload();
+    await readAnew(page);
     await page.waitForFunction(
       () => document.querySelector<HTMLInputElement>("[data-entry-line]")?.value === "out 3 m6x20 air",
     );

@@ -5,7 +5,7 @@ import type { ElementHandle, Page } from "puppeteer-core";
 import sharp from "sharp";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
-import { Application } from "./support/application.ts";
+import { Application, readAnew } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import { allSent, bookWords, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
 
@@ -93,7 +93,7 @@ describe("a picture", () => {
     await page.keyboard.press("Escape");
     await seen(page, "with an arrow");
     await allSent(page);
-    await page.reload();
+    await readAnew(page);
     await page.locator('[role="tab"]::-p-text(Pictures)').click();
     await seen(page, "with an arrow");
   });
@@ -147,7 +147,7 @@ describe("a picture", () => {
     await tap(page, "Keep the arrow");
     await page.keyboard.press("Escape");
     await page.setOfflineMode(false);
-    await page.reload();
+    await readAnew(page);
     await page.waitForFunction(() =>
       document.querySelector("aside")?.textContent?.includes("Arrow: lower clip"),
     );

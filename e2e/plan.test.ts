@@ -1,7 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
-import { Application, PHONE } from "./support/application.ts";
+import { Application, PHONE, readAnew } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import { allSent, bookWords, pictureOfFailure, seen, tap, write as writeOn } from "./support/walk.ts";
 
@@ -52,7 +52,7 @@ describe("which part", () => {
   });
 
   it("keeps what was typed over a reload, and books the choice with its reason, price and guarantee", async () => {
-    await page.reload();
+    await readAnew(page);
     await page.waitForSelector('::-p-aria([name="Choose this: maker\'s, Coldbrook Parts"])');
     await write("Why this one, if not for what decides it", "The owner wants no second visit");
     await tap(page, "Choose this: maker's, Coldbrook Parts");
@@ -293,7 +293,7 @@ describe("the order of work", () => {
     await new Promise((resolve) => setTimeout(resolve, 1200));
     await seen(page, "Step 2 of");
     await expect.poll(async () => (await bookWords(page)).at(-1)).toMatch(/Battery off: done/);
-    await page.reload();
+    await readAnew(page);
     await seen(page, "Step 2 of");
   });
 });

@@ -2,7 +2,7 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
-import { Application } from "./support/application.ts";
+import { Application, readAnew } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import { allSent, bookWords, openTool, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
 
@@ -57,7 +57,7 @@ describe("whose a vehicle is", () => {
     await tap(page, "Forget this owner");
     await tap(page, "Yes, forget this owner");
     await seen(page, "Nobody has written whose it is.");
-    await page.reload();
+    await readAnew(page);
     await seen(page, "Nobody has written whose it is.");
   });
 });

@@ -5,7 +5,7 @@ import type { ElementHandle, Page } from "puppeteer-core";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
-import { Application, TABLET } from "./support/application.ts";
+import { Application, readAnew, TABLET } from "./support/application.ts";
 import {
   allSent,
   aNight,
@@ -180,7 +180,7 @@ describe("from Plan to a complete Build", () => {
       {},
       before,
     );
-    await page.reload();
+    await readAnew(page);
     await page.waitForFunction(() => document.querySelectorAll("[data-unsent]").length >= 5);
     for (const text of ["in bag 1", "step shroud and fan in back", "step fan and switch plugs on back"])
       await line(text);

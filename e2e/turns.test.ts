@@ -2,7 +2,7 @@ import type { Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { PEOPLE, type PersonKey } from "../demo/shop.ts";
-import { Application, settled } from "./support/application.ts";
+import { Application, readAnew, settled } from "./support/application.ts";
 import { allSent, bookLine, bookWords, openTool, pictureOfFailure, seen, tap } from "./support/walk.ts";
 
 const STRIP = `/jobs/${jobId("open-find")}/strip`;
@@ -48,7 +48,7 @@ describe("what was typed stays", () => {
     await tap(page, "One more");
     await page.locator("[data-entry-line]").fill("out 3 m6x20 air");
     await pause(300);
-    await page.reload();
+    await readAnew(page);
     await settled(page);
     await page.waitForSelector("::-p-aria(3 × M6×20 into bag 2)");
     await page.waitForFunction(
@@ -103,12 +103,12 @@ describe("what was typed stays", () => {
     await input?.uploadFile("samples/sound-one-fan.csv" as never);
     await seen(page, "not booked yet");
     await pause(400);
-    await page.reload();
+    await readAnew(page);
     await seen(page, "sound-one-fan.csv");
     await seen(page, "not booked yet");
     await tap(page, "Put it away");
     await seen(page, "Drop a warm-up log here.");
-    await page.reload();
+    await readAnew(page);
     await settled(page);
     await pause(500);
     await expect

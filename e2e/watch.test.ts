@@ -5,7 +5,7 @@ import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
-import { Application, PHONE } from "./support/application.ts";
+import { Application, PHONE, readAnew } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import { isKept } from "./support/kept.ts";
 import { allSent, bookWords, openTool, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
@@ -86,7 +86,7 @@ describe("a level", () => {
     await expect
       .poll(() => words())
       .toContain("0.5 L below the line, by 27.0 mm in the tank, cold, topped up 0.5 L");
-    await page.reload();
+    await readAnew(page);
     await seen(page, "in the tank");
     await write(page, "or height below", "10.8");
     await tap(page, "Write the level down");

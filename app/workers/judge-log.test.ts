@@ -1,13 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { simulateWarmUp } from "../../core/trade/thermal/index.ts";
+import { simulate, USUAL_CAR } from "../../core/trade/thermal/index.ts";
+import { writeTrace } from "../../core/trade/trace/index.ts";
 import { judgeLog } from "./judge-log.ts";
 
-const CAR = { thermostatOpensC: 87, draught: 0.3, fans: [{ onC: 98, offC: 92, air: 1.3 }] };
 const SPEC = { thermostatOpensC: 87, fanOnC: [98], fanOffC: [92] };
-const text = (hz: number) => {
-  const { rows } = simulateWarmUp({ car: CAR, ambientC: 17, minutes: 36, hz, seed: 3 });
-  return `time_s,coolant_C\n${rows.map(({ s, coolantC }) => `${s.toFixed(1)},${coolantC}`).join("\n")}\n`;
-};
+const SCRIPT = { ambientC: 17, steps: [{ minutes: 36, rpm: 1500 }] };
+const text = (hz: number) => writeTrace(simulate(USUAL_CAR, SCRIPT, [], { hz, seed: 3 }).trace);
 
 describe("judgeLog", () => {
   it("thins the curve for drawing and judges every row", () => {

@@ -1,18 +1,18 @@
 import Papa from "papaparse";
-import { simulateWarmUp } from "../../core/trade/thermal/index.ts";
+import { simulate, USUAL_CAR } from "../../core/trade/thermal/index.ts";
 import { analyseTrace, readTrace } from "../../core/trade/trace/index.ts";
 import { type Figure, medianMs, medianPairMs } from "./measure.ts";
 
-const CAR = { thermostatOpensC: 87, draught: 0.3, fans: [{ onC: 98, offC: 92, air: 1.3 }] };
 const SPEC = { thermostatOpensC: 87, fanOnC: [98], fanOffC: [92] };
 
 /** A log of so many rows, ten a second, told over and over where a warm-up is shorter. */
 function logOf(rows: number): string {
-  const { rows: warmUp } = simulateWarmUp({ car: CAR, ambientC: 18, minutes: 60, hz: 10, seed: 4 });
+  const script = { ambientC: 18, steps: [{ minutes: 60, rpm: 1500 }] };
+  const { trace } = simulate(USUAL_CAR, script, [], { hz: 10, seed: 4 });
   const lines = ["time_s,coolant_C,intake_C,engine_rpm"];
   for (let i = 0; i < rows; i++) {
-    const row = warmUp[i % warmUp.length];
-    lines.push(`${(i / 10).toFixed(1)},${row?.coolantC},${row?.intakeC},${row?.rpm}`);
+    const row = i % trace.s.length;
+    lines.push(`${(i / 10).toFixed(1)},${trace.coolantC[row]},${trace.intakeC?.[row]},${trace.rpm?.[row]}`);
   }
   return lines.join("\n");
 }

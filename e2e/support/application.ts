@@ -139,6 +139,12 @@ export async function takenOver(page: Page): Promise<void> {
   });
 }
 
+/** Reads the page on screen anew, and waits until it hears what is pressed. */
+export async function readAnew(page: Page): Promise<void> {
+  await page.reload({ waitUntil: "load" });
+  await takenOver(page);
+}
+
 /** Waits until that is so, and the fonts and the entry language are there. */
 export async function settled(page: Page): Promise<void> {
   await takenOver(page);

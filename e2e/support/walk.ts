@@ -1,6 +1,6 @@
 import { mkdirSync } from "node:fs";
 import type { Page } from "puppeteer-core";
-import { type Application, settled } from "./application.ts";
+import { type Application, readAnew, settled } from "./application.ts";
 import { heardBy } from "./heard.ts";
 
 /** Types a line into the book and books it with Enter, then waits until the server has it. */
@@ -131,7 +131,7 @@ const NIGHT_H = 9;
 export async function aNight(application: Application, page: Page): Promise<void> {
   await allSent(page);
   await hoursPass(application, /jobs\/([^/]+)/.exec(page.url())?.[1] ?? "", NIGHT_H);
-  await page.reload();
+  await readAnew(page);
   await settled(page);
 }
 

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { CARD } from "./cooling-card.fixture.ts";
 import {
   CARD_FIELDS,
   CARD_NAMES,
@@ -10,27 +11,6 @@ import {
   readCard,
   traceSpecOf,
 } from "./index.ts";
-
-const CARD: CoolingCard = {
-  capacityL: 9.3,
-  coolantKind: "si-oat",
-  coolantProduct: "Fellwater Blue",
-  coolantApproval: "",
-  targetFraction: 0.5,
-  capGaugeKpa: 110,
-  thermostatOpensC: 87,
-  circuit: "switch-2",
-  fanOnC: [92, 99],
-  fanOffC: [87, 94],
-  fanSenses: "radiator",
-  fillPoint: "expansion tank",
-  bleedPoints: "",
-  oilCooler: "none",
-  sensorCurve: [
-    { celsius: 20, ohms: 2500 },
-    { celsius: 80, ohms: 320 },
-  ],
-};
 
 describe("a cooling card", () => {
   it("is listed nowhere else: a new field is a line of its list", () => {

@@ -5,6 +5,8 @@ import { leftOut } from "./left-out.ts";
 
 /** A day that has room for everything is better than any that leaves something out. */
 const ANY_LEFT_OUT = 1e9;
+/** There, a promise that is broken at all weighs as much as a quarter of an hour of work left out: hands kept busy are no reason for it. */
+const BROKEN = 450;
 const DAY_MINUTES = 1440;
 /** A slip that somebody has seen, and that moves all the same, weighs as much as a car that stands open for so many minutes. */
 const MOVE = 90;
@@ -294,23 +296,24 @@ export class Day {
       const late = promisedAt === undefined ? 0 : Math.max(0, end - promisedAt);
       return sum + late * lateMinute + (end - given.now) * openMinute;
     }, board.changes() * changeOfCar);
+    const rest = cost + moved * MOVE;
     return {
       places,
       because,
       ends,
       cost,
       moved,
-      worth:
-        left.reduce((sum, minutes, job) => sum + this.worthOfLeft(job, minutes), 0) +
-        (left.some((minutes) => minutes > 0) ? ANY_LEFT_OUT : 0) +
-        cost +
-        moved * MOVE,
+      worth: left.some((minutes) => minutes > 0) ? this.worthOfPart(left, ends) + rest : rest,
     };
   }
 
-  private worthOfLeft(job: number, minutes: number): number {
-    const { promisedAt } = this.given.jobs[job] ?? {};
-    return leftOut(minutes, promisedAt, this, this.given.terms);
+  /** What a day that leaves something out weighs beyond its cost. */
+  private worthOfPart(left: readonly number[], ends: readonly number[]): number {
+    return this.given.jobs.reduce((sum, { promisedAt }, job) => {
+      const minutes = left[job] ?? 0;
+      if (minutes > 0) return sum + leftOut(minutes, promisedAt, this, this.given.terms);
+      return sum + (promisedAt !== undefined && (ends[job] ?? 0) > promisedAt ? BROKEN : 0);
+    }, ANY_LEFT_OUT);
   }
 
   private hasMoved(index: number, { who, start, lift }: Place): boolean {

@@ -33,7 +33,7 @@ const [EARLY, LATE] = [0.085, 0.915];
 /** Where there are other cars, something comes between one time in four: a hand that is called away, a car that nobody knew of. */
 const CALLED_AWAY = { share: 0.25, minutes: 75 };
 /** On a day without an idle hand whoever is free sooner takes what comes next: it ends otherwise than it was laid by so much more. */
-const FULL_DAY_MORE = 0.55;
+const FULL_DAY_MORE = 0.7;
 const DAY_MINUTES = 1440;
 
 /** The plan as the order in which hands follow it: what is laid by its start, then what was left out in its jobs' order. */

@@ -1,8 +1,11 @@
+import type { FanStage } from "./fan-stages.ts";
 import { type Conditions, SENSOR, TANK_SENSOR } from "./heat-flows.ts";
-import type { FanStage, ThermalCar } from "./thermal-car.ts";
+import type { ThermalCar } from "./thermal-car.ts";
 
 /** Fans as their sensor switches them; what it crosses within a step is found to a fraction of it. */
 export class Fans {
+  /** That a tester commands the first stage to run. */
+  isCommanded = false;
   private readonly isOn: boolean[];
 
   constructor(private readonly car: ThermalCar) {
@@ -29,7 +32,11 @@ export class Fans {
   private runs(stage: number, isCooling: boolean): boolean {
     const { deadFans, heldFans } = this.car;
     if (deadFans.includes(stage)) return false;
-    return this.isOn[stage] === true || heldFans.includes(stage) || (isCooling && stage === 0);
+    return (
+      this.isOn[stage] === true ||
+      heldFans.includes(stage) ||
+      ((isCooling || this.isCommanded) && stage === 0)
+    );
   }
 
   /** The first stage that switches between two felt temperatures, and which share of the way there. */

@@ -1,3 +1,5 @@
+import type { Conditions } from "./heat-flows.ts";
+
 /** What happens to a car for some minutes. What isn't said is as standing still at idle. */
 export interface ScriptStep {
   minutes: number;
@@ -62,6 +64,16 @@ export const SCRIPTS = {
 } as const satisfies Record<string, Script>;
 
 export type ScriptName = keyof typeof SCRIPTS;
+
+/** What a car goes through in a step: standing still, nothing drawn, where the step says nothing else. */
+export const stillAt = (ambientC: number, step: Partial<ScriptStep> = {}): Conditions => ({
+  ambientC: step.ambientC ?? ambientC,
+  rpm: step.rpm ?? 0,
+  kmh: step.kmh ?? 0,
+  loadKW: step.loadKW ?? 0,
+  heater: step.heater ?? 0,
+  isCooling: step.isCooling ?? false,
+});
 
 const within = (name: string, value: number, least: number, most: number): number => {
   if (!(value >= least && value <= most))

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { seededRandom } from "../../kernel/chance/index.ts";
+import { CARD } from "../car/cooling-card.fixture.ts";
 import { boilMarginC } from "../coolant/index.ts";
 import { HYPOTHESES } from "../diagnosis/knowledge/index.ts";
 import { analyseTrace } from "../trace/index.ts";
@@ -157,6 +158,7 @@ describe("a log of it", () => {
       const capacityL = 6 + 5 * random();
       const car = carOf(
         {
+          ...CARD,
           capacityL,
           targetFraction: 0.5,
           capGaugeKpa: 110,

@@ -1,12 +1,6 @@
 import type { CoolingCard } from "../car/index.ts";
 import type { Base } from "../coolant/index.ts";
-
-/** One speed of the fan: where its sensor starts and stops it, and the air that it draws through the core, kg/s. */
-export interface FanStage {
-  onC: number;
-  offC: number;
-  airKgS: number;
-}
+import { type FanStage, stagesOf } from "./fan-stages.ts";
 
 /** What a cooling system is made of, as far as heat is asked. Estimates of a mid-size car where nothing else is said. */
 export interface ThermalCar {
@@ -95,19 +89,8 @@ export const USUAL_CAR: ThermalCar = {
   gasKW: 0,
 };
 
-/** Air of the first stage and of all together, kg/s: what a usual fan still moves against the heat before a standing car. */
-const STAGE_AIR_KG_S = [0.25, 0.5];
-/** Where a card says no stop, so many degrees below the start. */
-const USUAL_SWING_C = 6;
-
 /** A car by its cooling card, the rest as is usual for one of its size: metal and core grow with its coolant. */
-export function carOf(
-  card: Pick<
-    CoolingCard,
-    "capacityL" | "targetFraction" | "capGaugeKpa" | "thermostatOpensC" | "fanOnC" | "fanOffC" | "fanSenses"
-  >,
-  given: Partial<ThermalCar> = {},
-): ThermalCar {
+export function carOf(card: CoolingCard, given: Partial<ThermalCar> = {}): ThermalCar {
   const size = Math.sqrt(card.capacityL / USUAL_CAR.capacityL);
   return {
     ...USUAL_CAR,
@@ -121,11 +104,7 @@ export function carOf(
     draughtKgS: USUAL_CAR.draughtKgS * size,
     coreAirKWPerK: USUAL_CAR.coreAirKWPerK * size,
     opensC: card.thermostatOpensC ?? USUAL_CAR.opensC,
-    fans: card.fanOnC.map((onC, stage) => ({
-      onC,
-      offC: card.fanOffC[stage] ?? onC - USUAL_SWING_C,
-      airKgS: (STAGE_AIR_KG_S[stage] ?? 0.5) * size,
-    })),
+    fans: stagesOf(card, size),
     fanSenses: card.fanSenses,
     ...given,
   };

@@ -1,14 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { inShownTemperatures } from "../../kernel/units/index.ts";
-import type { WarmUpCar } from "../thermal/index.ts";
+import type { ThermalCar } from "../thermal/index.ts";
 import { analyseTrace } from "./analyse-trace.ts";
 import { type TraceEvent } from "./analysis.ts";
-import { simulated } from "./log.fixture.ts";
+import { FAN, type SimulatedLog, simulated } from "./log.fixture.ts";
 
-const single = (onC = 98, dead = false): WarmUpCar => ({
-  thermostatOpensC: 87,
-  draught: 0.3,
-  fans: [{ onC, offC: onC - 6, air: 1.3, dead }],
+const single = (onC = 98): Pick<ThermalCar, "opensC" | "fans"> => ({
+  opensC: 87,
+  fans: [{ ...FAN, onC, offC: onC - 6 }],
 });
 
 const told = (events: readonly TraceEvent[]) =>
@@ -35,7 +34,7 @@ describe("analyseTrace finds what truly happened", () => {
     ({ hz, ambientC, opens, onC, seed }) => {
       const minutes = 40;
       const log = simulated({
-        car: { ...single(onC), thermostatOpensC: opens },
+        car: { ...single(onC), opensC: opens },
         ambientC,
         minutes,
         hz,
@@ -55,7 +54,7 @@ describe("analyseTrace finds what truly happened", () => {
   it("within 15 s at the median and the 95th of a hundred", () => {
     const errors = cases.flatMap(({ hz, ambientC, opens, onC, seed }) => {
       const log = simulated({
-        car: { ...single(onC), thermostatOpensC: opens },
+        car: { ...single(onC), opensC: opens },
         ambientC,
         minutes: 40,
         hz,
@@ -77,8 +76,8 @@ describe("analyseTrace finds what truly happened", () => {
 });
 
 describe("analyseTrace judges", () => {
-  const judge = (car: WarmUpCar, minutes = 40, startC?: number) => {
-    const log = simulated({ car, ambientC: 20, minutes, seed: 5, startC });
+  const judge = (car: Partial<ThermalCar>, minutes = 40, more: Partial<SimulatedLog> = {}) => {
+    const log = simulated({ car, ambientC: 20, minutes, seed: 5, ...more });
     return { ...analyseTrace(log.trace, log.spec), log };
   };
 
@@ -88,7 +87,7 @@ describe("analyseTrace judges", () => {
   });
 
   it("a fan that never runs as failed, and its stop as not seen", () => {
-    const { checks } = judge(single(98, true));
+    const { checks } = judge(single(), 40, { faults: ["motor"] });
     expect(checks.fanOn.verdict).toBe("fail");
     expect(checks.fanOff.verdict).toBe("not-seen");
     expect(checks.peak.verdict).toBe("fail");
@@ -104,22 +103,22 @@ describe("analyseTrace judges", () => {
   });
 
   it("a thermostat that hangs open, and one that stays shut", () => {
-    expect(judge({ ...single(), thermostat: "held-open", draught: 0.6 }, 30).checks.thermostat.verdict).toBe(
-      "fail",
-    );
-    expect(judge({ ...single(140), thermostat: "stuck-shut" }, 20).checks.thermostat.verdict).toBe("fail");
+    const thermostat = (draughtKgS: number, faults: string[], minutes: number) =>
+      judge({ ...single(), draughtKgS }, minutes, { faults }).checks.thermostat.verdict;
+    expect(thermostat(0.15, ["thermostat-open"], 30)).toBe("fail");
+    expect(thermostat(0.055, ["thermostat-shut", "motor"], 20)).toBe("fail");
   });
 
   it("a curve that only levels off little by little as no opening, in 19 of 20 logs", () => {
-    const draughts = [0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 0.8, 0.9, 1.1];
+    const draughts = [0.04, 0.05, 0.06, 0.07, 0.08, 0.09, 0.1, 0.12, 0.15];
     const logs = [1, 2, 3, 4].flatMap((seed) =>
       draughts.map((draught) => {
-        const car: WarmUpCar = { ...single(), thermostat: "held-open", draught };
         const { trace, spec } = simulated({
-          car,
+          car: { ...single(), draughtKgS: draught },
+          faults: ["thermostat-open"],
           ambientC: 20,
           minutes: 30,
-          seed: seed * 100 + draught * 10,
+          seed: seed * 100 + draught * 100,
         });
         return analyseTrace(trace, spec);
       }),
@@ -131,7 +130,7 @@ describe("analyseTrace judges", () => {
 
   it("a thermostat and a fan that act at the wrong temperature, with what the card says", () => {
     const log = simulated({
-      car: { ...single(104), thermostatOpensC: 80 },
+      car: { ...single(104), opensC: 80 },
       ambientC: 20,
       minutes: 40,
       seed: 9,
@@ -143,7 +142,7 @@ describe("analyseTrace judges", () => {
   });
 
   it("a high stage that was never needed as no fault, and as nothing proven", () => {
-    const fans = [...single().fans, { onC: 104, offC: 99, air: 1.2 }];
+    const fans = [...single().fans, { onC: 104, offC: 99, airKgS: 0.5 }];
     const { checks } = judge({ ...single(), fans });
     expect(checks.fanOn.verdict).toBe("not-seen");
     expect(checks.fanOn.because).toMatch(/low stage started .*high stage starts at 104/);
@@ -151,8 +150,8 @@ describe("analyseTrace judges", () => {
 
   it("a low stage that only slows the climb never as dead", () => {
     const fans = [
-      { onC: 96, offC: 91, air: 0.35 },
-      { onC: 102, offC: 97, air: 1.3 },
+      { onC: 96, offC: 91, airKgS: 0.07 },
+      { onC: 102, offC: 97, airKgS: 0.3 },
     ];
     for (const ambientC of [5, 15, 25, 32]) {
       const log = simulated({ car: { ...single(), fans }, ambientC, minutes: 45, seed: ambientC });
@@ -161,7 +160,7 @@ describe("analyseTrace judges", () => {
   });
 
   it("a warm start as not seen, not as a fault", () => {
-    const { checks } = judge(single(), 15, 88);
+    const { checks } = judge(single(), 15, { startC: 88 });
     expect([checks.soak.verdict, checks.climb.verdict, checks.thermostat.verdict]).toEqual([
       "not-seen",
       "not-seen",
@@ -170,7 +169,8 @@ describe("analyseTrace judges", () => {
   });
 
   it("a dropped-out signal by its own name and not as a fan", () => {
-    const { trace, spec, events } = simulated({ car: single(), ambientC: 20, minutes: 40, seed: 5 });
+    const { trace, spec } = simulated({ car: single(), ambientC: 20, minutes: 40, seed: 5 });
+    const undropped = told(analyseTrace(trace, spec).events).length;
     trace.coolantC.fill(-40, 700, 704);
     const analysis = analyseTrace(trace, spec);
     expect(analysis.events.filter((event) => event.kind === "dropout")).toHaveLength(1);
@@ -178,7 +178,8 @@ describe("analyseTrace judges", () => {
       verdict: "fail",
       because: expect.stringMatching(/open circuit/),
     });
-    expect(told(analysis.events).length).toBe(events.length);
+    expect(undropped).toBeGreaterThan(4);
+    expect(told(analysis.events).length).toBe(undropped);
   });
 
   it("a biased sensor by the cold intake air, and raised revs by name", () => {
@@ -187,7 +188,8 @@ describe("analyseTrace judges", () => {
       ambientC: 20,
       minutes: 30,
       seed: 5,
-      revsAt: (s) => (s > 300 && s < 330 ? 2200 : 820),
+      rpm: 820,
+      raised: { rpm: 2200, afterMinutes: 5 },
     });
     const biased = { ...log.trace, coolantC: log.trace.coolantC.map((celsius) => celsius - 8) };
     expect(analyseTrace(biased, log.spec).checks.soak.verdict).toBe("fail");

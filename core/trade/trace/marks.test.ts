@@ -31,13 +31,14 @@ describe("what a person's mark says", () => {
 
 describe("marks count", () => {
   const fans = [
-    { onC: 94, offC: 89, air: 0.2 },
-    { onC: 102, offC: 97, air: 1.3 },
+    { onC: 94, offC: 89, airKgS: 0.02 },
+    { onC: 102, offC: 97, airKgS: 0.3 },
   ];
   /** Five readings a second, so that marks fall between the reader's seconds. */
-  const marked = (marks: Mark[], more: { dead?: true } = {}) => {
+  const marked = (marks: Mark[], faults: string[] = []) => {
     const { trace, spec, events } = simulated({
-      car: { thermostatOpensC: 84, draught: 0.3, fans: fans.map((fan) => ({ ...fan, ...more })) },
+      car: { opensC: 84, fans },
+      faults,
       ambientC: 20,
       minutes: 40,
       hz: 5,
@@ -55,10 +56,11 @@ describe("marks count", () => {
   });
 
   it("nobody hearing a fan well past its start fails it, at the temperature of that moment", () => {
-    const dead = { dead: true } as const;
+    const dead = ["motor"];
     const hot = marked([], dead);
     const { trace } = simulated({
-      car: { thermostatOpensC: 84, draught: 0.3, fans: fans.map((fan) => ({ ...fan, ...dead })) },
+      car: { opensC: 84, fans },
+      faults: dead,
       ambientC: 20,
       minutes: 40,
       hz: 5,

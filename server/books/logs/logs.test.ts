@@ -1,6 +1,7 @@
 import { createHash, randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { simulateWarmUp } from "../../../core/trade/thermal/index.ts";
+import { simulate, USUAL_CAR } from "../../../core/trade/thermal/index.ts";
+import { writeTrace } from "../../../core/trade/trace/index.ts";
 import { readBook } from "../../entries/read-books.ts";
 import { type Scratch, scratchDatabase } from "../../testing/scratch-database.ts";
 import { smallShop } from "../../testing/small-shop.ts";
@@ -15,10 +16,8 @@ beforeAll(async () => {
 });
 afterAll(() => scratch.drop());
 
-const CAR = { thermostatOpensC: 87, draught: 0.3, fans: [{ onC: 98, offC: 92, air: 1.3 }] };
-const TEXT = `time_s,coolant_C,intake_C\n${simulateWarmUp({ car: CAR, ambientC: 18, minutes: 40, seed: 2 })
-  .rows.map(({ s, coolantC, intakeC }) => `${s},${coolantC},${intakeC}`)
-  .join("\n")}\n`;
+const SCRIPT = { ambientC: 18, steps: [{ minutes: 40, rpm: 1500 }] };
+const TEXT = writeTrace(simulate(USUAL_CAR, SCRIPT, [], { seed: 2 }).trace);
 const log = (text = TEXT, id = randomUUID()) => ({ id, name: "warm-up.csv", text });
 
 describe("booking a log", () => {
