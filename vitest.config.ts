@@ -24,7 +24,7 @@ export default defineConfig({
       {
         test: {
           name: "app",
-          include: ["app/**/*.test.ts", "bin/**/*.test.ts"],
+          include: ["app/**/*.test.ts", "bin/**/*.test.ts", "stand-ins/**/*.test.ts"],
           environment: "node",
           isolate: false,
           setupFiles,

@@ -30,7 +30,7 @@ async function until(holds: () => Promise<boolean>): Promise<void> {
   } catch {
     const hands = await page.evaluate(
       () =>
-        `${document.activeElement?.outerHTML.slice(0, 120)}\n${document.querySelector("main")?.innerText.slice(0, 600)}`,
+        `${document.activeElement?.outerHTML.slice(0, 120)}\n${document.querySelector("main")?.textContent?.slice(0, 600)}`,
     );
     throw new Error(`The day that is on screen instead:\n${(await wholeDay(page)).join("\n")}\n${hands}`);
   }
