@@ -51,11 +51,25 @@ export async function whileUnderWay<Result>(
   }
 }
 
+/** Nor over a log that somebody recorded live and has neither kept nor thrown away: after a signature nothing more comes into the book. */
+async function refuseOverLiveLog({ sequelize, transaction }: Desk, jobId: string): Promise<void> {
+  const live = await sequelize.query("SELECT 1 FROM live_logs WHERE job_id = $1 LIMIT 1", {
+    bind: [jobId],
+    type: QueryTypes.SELECT,
+    transaction,
+  });
+  if (live.length > 0)
+    throw new Refusal({
+      status: 409,
+      message:
+        "A live log of this job is neither kept nor thrown away. On Prove: stop it, keep it or throw it away, then sign.",
+    });
+}
+
 /** A job isn't signed over what is still being read for it: later, and no no. */
-export async function refuseWhileUnderWay(
-  { sequelize, transaction, now }: Desk,
-  jobId: string,
-): Promise<void> {
+export async function refuseWhileUnderWay(desk: Desk, jobId: string): Promise<void> {
+  const { sequelize, transaction, now } = desk;
+  await refuseOverLiveLog(desk, jobId);
   const [first] = await sequelize.query<{ what: What }>(
     "SELECT what FROM under_way WHERE job_id = $1 AND began_at > $2 LIMIT 1",
     {

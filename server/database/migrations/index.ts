@@ -28,6 +28,7 @@ import { manyPeople } from "./027-many-people.ts";
 import { owners } from "./028-owners.ts";
 import { knownOfACard } from "./029-known-of-a-card.ts";
 import { theDay } from "./030-the-day.ts";
+import { liveLogs } from "./031-live-logs.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -62,4 +63,5 @@ export const migrations: Migration[] = [
   owners,
   knownOfACard,
   theDay,
+  liveLogs,
 ];

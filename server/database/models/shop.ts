@@ -20,6 +20,8 @@ export class Shop extends Model {
   declare coldestC: number | null;
   /** Null until the shop has said its own. */
   declare hours: ShopHours | null;
+  /** Where its diagnostic adapter is; null where it has none. */
+  declare adapter: { host: string; port: number } | null;
 }
 
 export function defineShop(database: Sequelize): typeof Shop {
@@ -37,6 +39,7 @@ export function defineShop(database: Sequelize): typeof Shop {
       altitudeM: { type: DataTypes.DOUBLE, field: "altitude_m" },
       coldestC: { type: DataTypes.DOUBLE, field: "coldest_c" },
       hours: { type: DataTypes.JSONB },
+      adapter: { type: DataTypes.JSONB },
     },
     { sequelize: database, modelName: "Shop", tableName: "shops", timestamps: false },
   );

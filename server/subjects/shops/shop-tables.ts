@@ -7,8 +7,8 @@ export interface ShopTable {
   order: string[];
 }
 
-/** Who is signed in where, what a process has in hand, and the day as it was laid: they end with the server that they were on. */
-const NOT_TAKEN = ["sessions", "invitations", "devices", "under_way", "day_plans"];
+/** Who is signed in where, what a process has in hand or its turn at, and the day as it was laid: they end with the server that they were on. */
+const NOT_TAKEN = ["sessions", "invitations", "devices", "under_way", "day_plans", "live_log_turns"];
 /** Bytes that stand beside the rows, a file each. */
 export const IN_FILES: Readonly<Record<string, readonly string[]>> = {
   logs: ["content"],
