@@ -3,10 +3,14 @@ import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
 import { type AppLoadContext, type EntryContext, isRouteErrorResponse, ServerRouter } from "react-router";
+import { recordLiveLogs } from "./desk/live-recorders.server.ts";
 import { log, loggedPath } from "./desk/log.server.ts";
 import { NonceContext } from "./desk/nonce.ts";
 
 const ABORT_AFTER_MS = 10_000;
+
+/** What a process does beside answering, from its start on: called by whatever serves the program, and by nothing that only builds it. */
+export const serves = recordLiveLogs;
 
 export default function handleRequest(
   request: Request,

@@ -9,6 +9,7 @@ import { LOCAL, ROOT } from "./lib/paths.mjs";
 import { choosePort } from "./lib/ports.mjs";
 import { finish, isStopping, stopAll } from "./lib/processes.mjs";
 import { run, say, Trouble } from "./lib/say.mjs";
+import { keepRunning } from "./lib/watched.mjs";
 import { serveWeb } from "./lib/web.mjs";
 
 const DEVICE = join(LOCAL, "demo-device");
@@ -55,6 +56,12 @@ await run(async () => {
     }
     const [owner] = await Promise.all([process.env.DATABASE_URL ?? startCluster("demo"), ensureBuild()]);
     const demo = await seed(owner);
+    void keepRunning("The adapter", process.execPath, ["--import", "tsx", "bin/adapter.ts"], {
+      cwd: ROOT,
+      stdio: ["ignore", "ignore", "inherit", "ipc"],
+      // Where its port is another's, the demo goes on without it.
+      isUp: () => false,
+    });
     const code = await serveWeb(
       { APP_DATABASE_URL: demo.appUrl, PORT: String(port), HOST: process.env.HOST ?? "127.0.0.1" },
       () => {

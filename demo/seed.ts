@@ -19,7 +19,7 @@ import { FLEET } from "./fleet.ts";
 import { handOver, keptPromises } from "./hand-over.ts";
 import { demoLevels } from "./levels.ts";
 import { SHELF } from "./shelf.ts";
-import { PEOPLE, type PersonKey, SHOP, VEHICLES } from "./shop.ts";
+import { ADAPTER, PEOPLE, type PersonKey, SHOP, VEHICLES } from "./shop.ts";
 import { stories } from "./stories.ts";
 import { demoId, type Story } from "./story.ts";
 
@@ -114,6 +114,9 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
 /** Fills an empty database with the made-up shop, dates laid relative to `today`. The shop itself is the owner's to make. */
 export async function seedDemo(owner: Database, app: Database, today: Date): Promise<void> {
   await createShop(owner, { id: SHOP_ID, ...SHOP });
+  await owner.sequelize.query("UPDATE shops SET adapter = $2 WHERE id = $1", {
+    bind: [SHOP_ID, JSON.stringify(ADAPTER)],
+  });
   const who = { shopId: SHOP_ID, personId: null, now: today };
   const lead = { ...who, personId: personId("maren") };
   for (const { key, ...person } of PEOPLE) {

@@ -9,6 +9,9 @@ export const SHOP = {
   timeZone: "UTC",
 } as const;
 
+/** Where `npm run demo` and `npm run adapter` start the stand-in for the shop's diagnostic adapter. */
+export const ADAPTER = { host: "127.0.0.1", port: 4340, isStandIn: true } as const;
+
 export const PEOPLE = [
   { key: "maren", name: "Maren Oke", role: "lead", pin: "2718", password: "merrow-lamp-lead" },
   { key: "tobin", name: "Tobin Askel", role: "technician", pin: "3141", password: "merrow-lamp-left" },

@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import { data, Form, useActionData, useLoaderData, useNavigation } from "react-router";
 import { v4 as newId } from "uuid";
 import { readyAsTold, summedUp } from "../../core/stages/day/index.ts";
+import { changeAdapter } from "../../server/adapter/change-adapter.ts";
 import { readWorked } from "../../server/books/day/read-worked.ts";
 import { Refusal } from "../../server/desk/refusal.ts";
 import { ROLE_NAMES, type Role } from "../../server/desk/roles.ts";
@@ -28,6 +29,7 @@ import { keptReading } from "../kept/reading.ts";
 import { Button } from "../ui/Button.tsx";
 import { whenOf } from "../ui/dates.ts";
 import { TextField } from "../ui/Field.tsx";
+import { Adapter } from "./Adapter.tsx";
 import { Backup } from "./Backup.tsx";
 import { Books } from "./Books.tsx";
 import { CalendarAddress } from "./CalendarAddress.tsx";
@@ -40,7 +42,15 @@ import { People } from "./People.tsx";
 import { Place } from "./Place.tsx";
 import { ReadIn } from "./ReadIn.tsx";
 import { SecondLooks } from "./SecondLooks.tsx";
-import { CurrencyForm, DeviceForm, PersonForm, PlaceForm, RemoveDeviceForm, UnitsForm } from "./shop.form.ts";
+import {
+  AdapterForm,
+  CurrencyForm,
+  DeviceForm,
+  PersonForm,
+  PlaceForm,
+  RemoveDeviceForm,
+  UnitsForm,
+} from "./shop.form.ts";
 import { WholeShop } from "./WholeShop.tsx";
 import { Worked } from "./Worked.tsx";
 
@@ -89,6 +99,9 @@ export const action = guarded("lead", async ({ request, origin, desk }) => {
   } else if (what === "place") {
     const { altitude = null, coldest = null } = clean(PlaceForm, input);
     await desk((given) => changePlace(given, { altitudeM: altitude, coldestC: coldest }));
+  } else if (what === "adapter") {
+    const { host, port } = clean(AdapterForm, input);
+    await desk((given) => changeAdapter(given, host.trim() === "" ? undefined : { host: host.trim(), port }));
   } else if (what === "hours") {
     const read = hoursFrom(clean(HoursForm, input));
     if ("fields" in read) throw new Refusal({ message: "", fields: read.fields });
@@ -208,6 +221,7 @@ export default function Shop() {
           </Part>
           <Hours hours={shop.hours} {...may} />
           <Place shop={shop} {...may} />
+          <Adapter adapter={shop.adapter} {...may} />
           <Part title="Second looks">
             <SecondLooks rules={shop.rules} system={shop.units} isLead={isLead} isBusy={isBusy} />
           </Part>

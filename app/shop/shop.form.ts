@@ -1,4 +1,4 @@
-import { IsIn, IsOptional, IsString, IsUUID, Length, Matches, Max, Min } from "class-validator";
+import { IsIn, IsInt, IsOptional, IsString, IsUUID, Length, Matches, Max, Min } from "class-validator";
 import { typedFigure } from "../../core/kernel/csv/index.ts";
 import { Reads } from "../../core/kernel/plain/index.ts";
 import { Quantity } from "../desk/quantity-field.ts";
@@ -29,6 +29,20 @@ export class PlaceForm {
 
   @Quantity("temperature", -60, 20, { optional: true })
   coldest?: number;
+}
+
+/** Where the shop's diagnostic adapter is; nothing in both takes it away. */
+export class AdapterForm {
+  @IsString()
+  @Length(0, 120, { message: "At most 120 letters." })
+  host: string;
+
+  @Reads((value) => (String(value ?? "").trim() === "" ? undefined : Number(value)))
+  @IsOptional()
+  @IsInt({ message: "A port from 1 to 65535." })
+  @Min(1, { message: "A port from 1 to 65535." })
+  @Max(65_535, { message: "A port from 1 to 65535." })
+  port?: number;
 }
 
 export class DeviceForm {

@@ -83,6 +83,8 @@ export async function shopApp({ hops, publicUrl }, onAsked) {
   // That the process is there; whether it can work is /readyz, which asks the database.
   app.get("/healthz", (_request, response) => response.type("text").send("here\n"));
   app.use(onAsked);
+  // What a process does beside answering; ended as it stops.
+  app.locals.leave = build.entry.module.serves?.();
   app.use(measured(build));
   app.use(refuseStrange);
   app.use("/assets", assets);

@@ -33,7 +33,7 @@ export async function serveHere({ port, host, finishS, ...settings }) {
   function stop() {
     if (isStopping) return;
     isStopping = true;
-    server.close(() => process.exit(0));
+    server.close(() => void Promise.resolve(app.locals.leave?.()).finally(() => process.exit(0)));
     server.closeIdleConnections();
     for (const response of streams) response.destroy();
     setTimeout(() => server.closeAllConnections(), 1000 * finishS).unref();

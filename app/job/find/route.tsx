@@ -25,6 +25,7 @@ import { Suspects } from "./Suspects.tsx";
 import { TwoFaults } from "./TwoFaults.tsx";
 import { VerdictCard } from "./VerdictCard.tsx";
 
+const liveLog = later(async () => (await import("../live/LiveLog.tsx")).LiveLog);
 const instruments = later(async () => (await import("./instruments/Instruments.tsx")).Instruments);
 
 const beliefPicture = later(() => import("./BeliefPicture.tsx"));
@@ -136,6 +137,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
       <CircuitMap key="map" circuit={state.circuit} standings={state.standings} testId={shown} />,
     ],
     ["tests", "Other tests", <OtherTests key="tests" find={view} shown={shown} onTest={choose} />],
+    ["live", "Live log", <LaterPart key="live" part={liveLog} given={{}} />],
     ["instruments", "Instruments", <LaterPart key="instruments" part={instruments} given={{ find: view }} />],
     ...(state.evidence.length > 0 && BeliefPicture
       ? [["belief", "Belief", <BeliefPicture key="belief" find={view} />] as Tool]

@@ -17,6 +17,7 @@ import { Proofs } from "./Proofs.tsx";
 import { useChosenLog } from "./useChosenLog.ts";
 
 const compare = later(async () => (await import("./Compare.tsx")).Compare);
+const liveLog = later(async () => (await import("../live/LiveLog.tsx")).LiveLog);
 const pressureTest = later(async () => (await import("./PressureTest.tsx")).PressureTest);
 
 const CAUTIONS = ["Engine running: doors open, extraction on. Loose sleeves away from belts and fans."];
@@ -71,6 +72,7 @@ function Prove() {
   );
   const tools: Tool[] = [
     ["log", "Warm-up log", logPart],
+    ["live", "Live log", <LaterPart key="live" part={liveLog} given={{}} />],
     ["proofs", "Proofs", <Proofs key="proofs" />],
     ["pressure", "Pressure", <LaterPart key="pressure" part={pressureTest} given={{}} />],
     ["cold", "Cold check", <ColdCheck key="cold" />],

@@ -18,6 +18,7 @@ export {
 } from "./compare-traces.ts";
 export { decodeLog } from "./decode-log.ts";
 export { eventVerdict } from "./event-verdict.ts";
+export { type LiveAdvice, liveAdvice } from "./live-advice.ts";
 export { type LiveSample, liveTrace } from "./live-trace.ts";
 export { MOST_CHARACTERS } from "./log-door.ts";
 export { readTrace } from "./read-trace.ts";

@@ -15,6 +15,8 @@ export interface LiveRow {
   startedAt: Date;
   /** Seconds of the clock since it was started, by the database's own. */
   ranS: number;
+  /** Second of the car's own time of what was written last; null where nothing is. */
+  lastS: number | null;
   stopAskedAt: Date | null;
   endedAt: Date | null;
   trouble: string | null;
@@ -22,6 +24,7 @@ export interface LiveRow {
 
 const COLUMNS = `id, job_id AS "jobId", opening, per_second AS "perSecond", rested_h AS "restedH", pace, started_by AS "startedBy",
   started_at AS "startedAt", extract(epoch FROM clock_timestamp() - started_at)::double precision AS "ranS",
+  (SELECT (samples->-1->>'s')::double precision FROM live_log_parts p WHERE p.log_id = live_logs.id ORDER BY seq DESC LIMIT 1) AS "lastS",
   stop_asked_at AS "stopAskedAt", ended_at AS "endedAt", trouble`;
 
 const ask = <Row extends object>({ sequelize, transaction }: Desk, sql: string, bind: unknown[]) =>

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { setTimeout } from "node:timers/promises";
 import type { LiveSample } from "../../../core/trade/trace/index.ts";
 import { readAddress } from "../../adapter/adapter-address.ts";
 import { AdapterTrouble } from "../../adapter/adapter-line.ts";
@@ -15,20 +16,12 @@ const AGAIN_MS = [500, 1000, 2000, 4000, 8000];
 const LONGEST_MS = 8 * 3_600_000;
 const LOST_FOR_GOOD_MS = 30 * 60_000;
 const MOST_SAMPLES = 600;
+/** A reading that came late is no gap. */
+const SHORTEST_GAP_S = 1;
 
+/** Until then, or until it is ended. */
 const wait = (ms: number, signal: AbortSignal) =>
-  new Promise<void>((resolve) => {
-    if (signal.aborted) return resolve();
-    const timer = setTimeout(resolve, ms);
-    signal.addEventListener(
-      "abort",
-      () => {
-        clearTimeout(timer);
-        resolve();
-      },
-      { once: true },
-    );
-  });
+  setTimeout(Math.max(0, ms), undefined, { signal }).catch(() => undefined);
 
 /** One process's turn at one log: reads the car, writes down what it tells, and goes on past whatever breaks until it is ended or taken over. */
 export class LiveRecorder {
@@ -55,6 +48,10 @@ export class LiveRecorder {
     this.pace = log.pace;
     this.isStopping = log.stopAskedAt !== null;
     this.trouble = log.trouble ?? undefined;
+    if (log.lastS === null) return;
+    // Whoever read it before is gone: nobody did since.
+    this.lostSinceMs = this.beganMs - (this.sinceS - log.lastS / log.pace) * 1000;
+    this.trouble ??= "The process that read it was gone.";
   }
 
   /** Reads until it is over for this process. */
@@ -134,10 +131,11 @@ export class LiveRecorder {
   private found(): void {
     const forS = Math.round((performance.now() - (this.lostSinceMs ?? 0)) / 1000);
     this.lostSinceMs = undefined;
-    this.samples.push({
-      s: this.carS() - 0.01,
-      gap: `nothing read for ${forS} s: ${this.trouble ?? ""}`.slice(0, 80),
-    });
+    if (forS >= SHORTEST_GAP_S)
+      this.samples.push({
+        s: this.carS() - 0.01,
+        gap: `nothing read for ${forS} s: ${this.trouble ?? ""}`.slice(0, 80),
+      });
     this.trouble = undefined;
   }
 

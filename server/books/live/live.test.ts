@@ -95,7 +95,7 @@ describe("a log that is recorded live", () => {
     await until(async () => (await shop.read()).samples.length > 4);
     // Another reads it in the first one's name, as if that had been killed with its turn still held.
     await scratch.owner.sequelize.query(
-      "UPDATE live_log_turns SET reader = gen_random_uuid(), until_at = clock_timestamp() + interval '1 second' WHERE log_id = $1",
+      "UPDATE live_log_turns SET reader = gen_random_uuid(), until_at = clock_timestamp() + interval '3 seconds' WHERE log_id = $1",
       { bind: [shop.id] },
     );
     const before = await shop.read();
@@ -103,6 +103,9 @@ describe("a log that is recorded live", () => {
     const { samples } = await shop.read();
     const moments = samples.map(({ s }) => s);
     expect(new Set(moments).size).toBe(moments.length);
+    expect(samples.flatMap(({ gap }) => gap ?? [])).toEqual([
+      expect.stringMatching(/^nothing read for \d+ s: The process that read it was gone\.$/),
+    ]);
     expect(samples.at(-1)?.coolantC).toBeGreaterThan(samples[0]?.coolantC ?? 99);
   });
 

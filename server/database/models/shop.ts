@@ -21,7 +21,7 @@ export class Shop extends Model {
   /** Null until the shop has said its own. */
   declare hours: ShopHours | null;
   /** Where its diagnostic adapter is; null where it has none. */
-  declare adapter: { host: string; port: number } | null;
+  declare adapter: { host: string; port: number; isStandIn?: boolean } | null;
 }
 
 export function defineShop(database: Sequelize): typeof Shop {

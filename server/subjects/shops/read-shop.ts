@@ -23,6 +23,7 @@ export async function readShop(desk: Desk) {
     altitudeM: shop.altitudeM,
     coldestC: shop.coldestC,
     hours: shop.hours ?? USUAL_HOURS,
+    adapter: shop.adapter,
     hasCalendar: shop.calendarHash !== null,
     people: people.map(({ id, name, role, isActive }) => ({ id, name, role, isActive })),
     devices: devices.map(({ id, name, createdAt }) => ({ id, name, createdAt: createdAt.toISOString() })),
