@@ -12,6 +12,7 @@ import { benchJobPage } from "./bench/job-page.ts";
 import { benchJudgedLogs } from "./bench/judged-logs.ts";
 import { benchKept } from "./bench/kept.ts";
 import { benchKills } from "./bench/kills.ts";
+import { benchLive } from "./bench/live.ts";
 import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
 import { type Figure, slowness } from "./bench/measure.ts";
@@ -28,6 +29,7 @@ import { benchWalks } from "./bench/walks.ts";
 const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   logs: benchLogs,
   thermal: benchThermal,
+  live: benchLive,
   "judged-logs": benchJudgedLogs,
   "job-page": benchJobPage,
   "first-screen": benchFirstScreen,

@@ -50,13 +50,13 @@ describe("a live log", () => {
     await press(page, "Live log");
     await page.waitForSelector("::-p-aria(What stands in for the car)");
     await page.locator("::-p-aria(What stands in for the car)").fill("car wayfarer pace 60");
-    await press(page, "Begin to record");
+    await press(page, "Begin the log");
     await hotterThan(page, 24);
     await seen(page, "Let it warm");
     // Focus is nowhere in particular.
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await page.keyboard.press("t");
-    await page.waitForSelector('ul[aria-label="Said so far"] li::-p-text(top hose hot)');
+    await page.waitForSelector('ul[aria-label="Said so far"] li::-p-text(upper hose hot)');
     await page.keyboard.press("x");
     await page.waitForSelector("::-p-aria(Take it back: no fan)");
     await press(page, "Take it back: no fan");
@@ -98,9 +98,9 @@ describe("a live log", () => {
   });
 
   it("is stopped and kept, with its gaps and marks in its file", async () => {
-    await tap(page, "Stop recording");
+    await tap(page, "Stop the log");
     await tap(page, "Keep it in the book");
-    await page.waitForSelector("::-p-aria(Begin to record)");
+    await page.waitForSelector("::-p-aria(Begin the log)");
     await allSent(page);
     await expect
       .poll(async () => (await bookWords(page)).some((words) => /Warm-up log: /.test(words)))
@@ -120,7 +120,7 @@ describe("a live log", () => {
     );
     expect(csv).toMatch(/,nothing read for \d+ s: The (?:adapter hung up|line to the adapter broke)\./);
     expect(csv).toMatch(/,nothing read for \d+ s: The process that read it was gone\./);
-    expect(csv).toMatch(/,top hose hot\n/);
+    expect(csv).toMatch(/,upper hose hot\n/);
     expect(csv).toMatch(/,fan low on\n/);
     expect(csv).not.toMatch(/no fan/);
   });

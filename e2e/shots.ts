@@ -16,7 +16,8 @@ interface Shot extends Screen {
 const SHOTS: Shot[] = [
   // A new vehicle's form is its card's, a card is shown on its vehicle, and wiring is one of Plan's tools.
   ...[...SCREENS, ...TOOL_SCREENS].filter(
-    ({ name }) => !["sign-in", "add-vehicle", "card", "fan-wiring", "find-verdict"].includes(name),
+    ({ name }) =>
+      !["sign-in", "add-vehicle", "card", "fan-wiring", "find-verdict", "pictures"].includes(name),
   ),
 ];
 

@@ -1,8 +1,10 @@
 import type { Page } from "puppeteer-core";
 import { stepDoneDrafts, tookOrder } from "../../core/book/acts/index.ts";
 import { stepsFor } from "../../core/trade/order/index.ts";
+import { portCars } from "../../demo/port-cars.ts";
 import { jobId } from "../../demo/seed.ts";
 import { demoId } from "../../demo/story.ts";
+import { startAdapter } from "../../stand-ins/scan-adapter/adapter.ts";
 import type { Application } from "./application.ts";
 import { workToVerdict } from "./diagnose.ts";
 import { aNight, bookLine, openTool, seen, sendLines, tap, write } from "./walk.ts";
@@ -87,6 +89,27 @@ async function bleeding(page: Page, application: Application): Promise<void> {
   await page.$eval("#bleeding", (part) => part.scrollIntoView());
 }
 
+/** A log that is being recorded, come as far as its first fan. */
+async function live(page: Page, { scratch }: Application): Promise<void> {
+  const { port, close } = await startAdapter({ cars: portCars(), delayMs: [1, 6] });
+  page.once("close", () => void close());
+  await scratch.owner.sequelize.query(
+    "UPDATE shops SET adapter = jsonb_set(adapter, '{port}', to_jsonb($1::int))",
+    { bind: [port] },
+  );
+  await openTool(page, "Live log");
+  await page.locator("::-p-aria(What stands in for the car)").fill("car scholar pace 60");
+  await tap(page, "Begin the log");
+  await seen(page, "upper hose hot");
+  await page.waitForFunction(() =>
+    /thermostat opens/.test(document.querySelector("figure")?.textContent ?? ""),
+  );
+  await page.keyboard.press("t");
+  await page.waitForFunction(() => /The fan runs|were seen/.test(document.body.textContent ?? ""));
+  await page.keyboard.press("f");
+  await seen(page, "fan on");
+}
+
 /** Looked at by their own tests, so that the others need not walk them too. */
 export const TOOL_SCREENS: Screen[] = [
   { name: "which-part", path: job("open-prove", "plan"), before: options },
@@ -94,6 +117,7 @@ export const TOOL_SCREENS: Screen[] = [
   { name: "watch", path: "/watch" },
   { name: "bleeding", path: job("open-fill", "fill"), before: bleeding },
   { name: "pictures", path: job("open-build", "strip"), before: pictures },
+  { name: "live", path: job("open-prove", "prove"), before: live },
   { name: "fan-wiring", path: job("open-build", "plan"), before: wiring },
 ];
 

@@ -126,7 +126,7 @@ function Begin({
         />
       )}
       <Button type="submit" weight="main" className="self-start" disabled={!mayBook}>
-        Begin to record
+        Begin the log
       </Button>
     </form>
   );

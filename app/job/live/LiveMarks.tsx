@@ -17,8 +17,8 @@ const TWO_STAGES = [
 ] as const;
 const FELT = [
   ["x", "no fan"],
-  ["t", "top hose hot"],
-  ["b", "bottom hose warm"],
+  ["t", "upper hose hot"],
+  ["w", "lower hose warm"],
   ["p", "bubbles stopped"],
 ] as const;
 

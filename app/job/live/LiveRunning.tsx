@@ -106,7 +106,7 @@ export function LiveRunning({
               disabled={!mayBook || shown.isStopping}
               onClick={() => void say({ what: "stop", logId })}
             >
-              {shown.isStopping ? "It is being ended" : "Stop recording"}
+              {shown.isStopping ? "It is being ended" : "Stop the log"}
             </Button>
           )}
         </div>

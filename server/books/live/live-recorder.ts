@@ -240,12 +240,17 @@ export function startLiveRecorders(
     own.set(logId, { recorder, done });
   };
 
+  // A database that is gone for an hour is said to be so once.
+  let said = "";
   const looking = (async () => {
     while (!ending.signal.aborted) {
       try {
         for (const turn of await taken()) await begin(turn);
+        said = "";
       } catch (error) {
-        say?.(`Live logs: ${(error as Error).message}`);
+        const { message } = error as Error;
+        if (message !== said) say?.(`Live logs: ${message}`);
+        said = message;
       }
       await wait(everyMs, ending.signal);
     }
