@@ -9,7 +9,7 @@ const FLOORS: { floor: string; rows: string[][] }[] = [
     rows: [
       ["desk"],
       ["database", "threads", "archive", "instruments"],
-      ["cards"],
+      ["cards", "adapter"],
       ["entries"],
       ["backups", "verify"],
       ["subjects"],
