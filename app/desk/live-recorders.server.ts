@@ -1,4 +1,4 @@
-import { startLiveRecorders } from "../../server/books/live/live-recorder.ts";
+import { startLiveRecorders } from "../../server/books/live/live-recorders.ts";
 import { database } from "./database.server.ts";
 import { log } from "./log.server.ts";
 

@@ -1,27 +1,24 @@
-import { randomUUID } from "node:crypto";
-import { setTimeout } from "node:timers/promises";
 import type { LiveSample } from "../../../core/trade/trace/index.ts";
 import { readAddress } from "../../adapter/adapter-address.ts";
 import { AdapterTrouble } from "../../adapter/adapter-line.ts";
 import { CarReader } from "../../adapter/read-car.ts";
 import { type AtDesk, atDesk, type Database } from "../../database/connection.ts";
 import { answerAsks } from "./answer-asks.ts";
-import { type LiveRow, liveLogById } from "./live-log.ts";
+import type { LiveRow } from "./live-log.ts";
+import { wait } from "./wait.ts";
 
 /** A log that its reader has said nothing of for so long is another's, s. */
-const LEASE_S = 6;
+export const LEASE_S = 6;
 const FLUSH_MS = 1000;
 const AGAIN_MS = [500, 1000, 2000, 4000, 8000];
 /** Nobody's engine runs longer in a bay; a line that was lost for so long isn't coming back, ms. */
 const LONGEST_MS = 8 * 3_600_000;
 const LOST_FOR_GOOD_MS = 30 * 60_000;
-const MOST_SAMPLES = 600;
+/** So many wait at most while nothing can be written, half an hour of them; so many go into one part. */
+const MOST_WAITING = 9000;
+const PART_SAMPLES = 600;
 /** A reading that came late is no gap. */
 const SHORTEST_GAP_S = 1;
-
-/** Until then, or until it is ended. */
-const wait = (ms: number, signal: AbortSignal) =>
-  setTimeout(Math.max(0, ms), undefined, { signal }).catch(() => undefined);
 
 /** One process's turn at one log: reads the car, writes down what it tells, and goes on past whatever breaks until it is ended or taken over. */
 export class LiveRecorder {
@@ -90,7 +87,7 @@ export class LiveRecorder {
         const figures = await this.reader.read();
         if (this.lostSinceMs !== undefined) this.found();
         tries = 0;
-        if (this.samples.length < MOST_SAMPLES) this.samples.push({ s: this.carS(), ...figures });
+        if (this.samples.length < MOST_WAITING) this.samples.push({ s: this.carS(), ...figures });
         this.readAtMs = performance.now();
         await wait(1000 / this.log.perSecond - (performance.now() - beganMs), signal);
       } catch (error) {
@@ -147,12 +144,16 @@ export class LiveRecorder {
       const isOver = await this.flush().catch(() => false);
       if (isOver) this.ended.abort();
     }
-    await this.flush().catch(() => undefined);
+    // What waits still is written by whoever read it, also where the log is another's by now.
+    for (let left = Infinity; this.samples.length < left; ) {
+      left = this.samples.length;
+      await this.flush().catch(() => undefined);
+    }
   }
 
   /** Writes what was read, and hears what was asked; whether the log is over, or another's. */
   private async flush(): Promise<boolean> {
-    const samples = this.samples.splice(0);
+    const samples = this.samples.splice(0, PART_SAMPLES);
     const lostMs = this.lostSinceMs === undefined ? 0 : performance.now() - this.lostSinceMs;
     const isOver = this.ranS() * 1000 > LONGEST_MS || lostMs > LOST_FOR_GOOD_MS;
     try {
@@ -173,8 +174,8 @@ export class LiveRecorder {
             bind: [shopId, this.log.id, JSON.stringify(samples)],
             transaction,
           });
-        if (there[0]?.stopAskedAt || isOver) {
-          this.isStopping = true;
+        if (there[0]?.stopAskedAt || isOver) this.isStopping = true;
+        if (this.isStopping && this.samples.length === 0) {
           await sequelize.query("UPDATE live_logs SET ended_at = clock_timestamp() WHERE id = $1", {
             bind: [this.log.id],
             transaction,
@@ -196,71 +197,4 @@ export class LiveRecorder {
       throw error;
     }
   }
-}
-
-/**
- * Takes the logs that nobody reads and reads them, so many at most at once, until it is ended: each process has one, and what a
- * process leaves that was killed another takes over within some seconds. A log in a queue of its own kind: what notices that a
- * process is gone has to do so by the second, which the queue of chores does by the minute.
- */
-export function startLiveRecorders(
-  database: Database,
-  { everyMs = 1500, most = 20, say }: { everyMs?: number; most?: number; say?: (words: string) => void } = {},
-): () => Promise<void> {
-  const by = randomUUID();
-  const ending = new AbortController();
-  const own = new Map<string, { recorder: LiveRecorder; done: Promise<void> }>();
-
-  const taken = async (): Promise<{ shopId: string; logId: string }[]> => {
-    const room = most - own.size;
-    if (room <= 0) return [];
-    return database.sequelize.transaction(async (transaction) => {
-      await database.sequelize.query("SELECT set_config('app.takes_turns', 'yes', true)", { transaction });
-      const [rows] = (await database.sequelize.query(
-        `UPDATE live_log_turns t SET reader = $1, until_at = clock_timestamp() + make_interval(secs => $2)
-          FROM (SELECT shop_id, log_id FROM live_log_turns WHERE until_at < clock_timestamp() ORDER BY until_at LIMIT $3
-                   FOR UPDATE SKIP LOCKED) free
-         WHERE t.shop_id = free.shop_id AND t.log_id = free.log_id
-         RETURNING t.shop_id AS "shopId", t.log_id AS "logId"`,
-        { bind: [by, LEASE_S, room], transaction },
-      )) as [{ shopId: string; logId: string }[], unknown];
-      return rows;
-    });
-  };
-
-  const begin = async ({ shopId, logId }: { shopId: string; logId: string }) => {
-    if (own.has(logId)) return;
-    const log = await atDesk(database, { shopId }, (desk) => liveLogById(desk, logId));
-    if (!log || log.endedAt || ending.signal.aborted) return;
-    const recorder = new LiveRecorder(database, shopId, log, by);
-    const done = recorder
-      .run()
-      .catch((error: Error) => say?.(`A live log: ${error.message}`))
-      .finally(() => own.delete(logId));
-    own.set(logId, { recorder, done });
-  };
-
-  // A database that is gone for an hour is said to be so once.
-  let said = "";
-  const looking = (async () => {
-    while (!ending.signal.aborted) {
-      try {
-        for (const turn of await taken()) await begin(turn);
-        said = "";
-      } catch (error) {
-        const { message } = error as Error;
-        if (message !== said) say?.(`Live logs: ${message}`);
-        said = message;
-      }
-      await wait(everyMs, ending.signal);
-    }
-  })();
-
-  return async () => {
-    ending.abort();
-    await looking;
-    const all = [...own.values()];
-    for (const { recorder } of all) recorder.leave();
-    await Promise.all(all.map(({ done }) => done));
-  };
 }

@@ -10,7 +10,7 @@ import { signJob } from "../jobs/sign-job.ts";
 import { readLog } from "../logs/read-log.ts";
 import { dropLiveLog, keepLiveLog } from "./keep-live-log.ts";
 import { liveLogsOf } from "./live-log.ts";
-import { startLiveRecorders } from "./live-recorder.ts";
+import { startLiveRecorders } from "./live-recorders.ts";
 import { readLiveLog } from "./read-live-log.ts";
 import { startLiveLog } from "./start-live-log.ts";
 import { askLiveCar, markLiveLog, stopLiveLog, unmarkLiveLog } from "./tell-live-log.ts";
