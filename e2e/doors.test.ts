@@ -105,6 +105,7 @@ describe("every route", () => {
     const [desk, technician] = [await demoCookie("dez"), await demoCookie("tobin")];
     const wanted: [string, string, string][] = [
       [`/jobs/${jobId("open-find")}/logs`, desk, "POST"],
+      [`/jobs/${jobId("open-find")}/live`, desk, "POST"],
       [`/jobs/${jobId("open-find")}/signature`, desk, "POST"],
       [`/vehicles/${demoId("vehicle:scholar")}/card`, desk, "POST"],
       [`/jobs/${jobId("open-find")}/pictures`, desk, "POST"],
@@ -128,6 +129,7 @@ describe("every route", () => {
       [
         "job/book/entries.route",
         "today/day.route",
+        "job/live/live.route",
         "job/pictures/pictures.route",
         "job/prove/logs.route",
         "job/sign/signature.route",
