@@ -30,7 +30,7 @@ afterEach(({ task }) => pictureOfFailure(page, task));
 /** The large figure, °C; nothing where it shows none. */
 const coolant = (of: Page) =>
   of.evaluate(() => {
-    const term = [...document.querySelectorAll("dt")].find((each) => each.textContent === "Coolant");
+    const term = [...document.querySelectorAll("dt")].find((each) => each.textContent?.startsWith("Coolant"));
     const figure = /-?\d+/.exec(term?.nextElementSibling?.textContent ?? "")?.[0];
     return figure === undefined ? undefined : Number(figure);
   });
@@ -98,8 +98,15 @@ describe("a live log", () => {
   });
 
   it("is stopped and kept, with its gaps and marks in its file", async () => {
+    const other = await application.signedIn("tobin", TABLET);
+    await application.go(other, `${JOB}/prove`);
+    await tap(other, "Live log", "touch");
+    await seen(other, "Stop the log");
     await tap(page, "Stop the log");
     await tap(page, "Keep it in the book");
+    // Whoever watches it sees that it is gone, and no end of asking.
+    await other.waitForSelector("::-p-aria(Begin the log)");
+    await other.browserContext().close();
     await page.waitForSelector("::-p-aria(Begin the log)");
     await allSent(page);
     await expect

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { v4 as newId } from "uuid";
 import { readCodes } from "../../../core/book/acts/index.ts";
 import { meaningOf } from "../../../core/trade/port/index.ts";
@@ -25,9 +25,22 @@ export function LiveCodes({
 }) {
   const { book, mayBook } = useJob();
   const [isClearing, setClearing] = useState(false);
-  const ask = (what: LiveAsk["ask"]) => onSay({ what: "ask", logId, id: newId(), ask: what });
-  const read = asks.findLast((each) => each.ask === "codes" && each.answer?.is === "codes");
-  const codes = read?.answer?.codes;
+  const [asked, setAsked] = useState<{ id: string; words: string }>();
+  const ask = (what: LiveAsk["ask"], id = newId()) => onSay({ what: "ask", logId, id, ask: what });
+  // What was read before they were cleared is noted no more.
+  const last = asks.findLast(
+    ({ ask: of, answer }) =>
+      (of === "codes" && answer?.is === "codes") || (of === "clear" && answer?.is === "done"),
+  );
+  const codes = last?.answer?.codes;
+  const cleared = asked && asks.find(({ id }) => id === asked.id)?.answer?.is;
+  // Booked once the car has said that it did, and not as it is asked.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each answer
+  useEffect(() => {
+    if (!asked || !cleared) return;
+    if (cleared === "done") book(readCodes(asked.words));
+    setAsked(undefined);
+  }, [cleared]);
   const waiting = asks.some(({ answer }) => !answer) && !isOver;
   const refused = asks.findLast(({ answer }) => answer)?.answer;
   const fan = asks.findLast((each) => (each.ask === "fan-on" || each.ask === "fan-off") && each.answer);
@@ -85,10 +98,10 @@ export function LiveCodes({
               usual={WHY}
               button="Clear them"
               onBook={async (why) => {
-                if (await ask("clear")) {
-                  book(readCodes(`cleared ${codes.join(", ")}: ${why}`));
-                  setClearing(false);
-                }
+                const id = newId();
+                if (!(await ask("clear", id))) return;
+                setAsked({ id, words: `cleared ${codes.join(", ")}: ${why}` });
+                setClearing(false);
               }}
               onLeave={() => setClearing(false)}
             />

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import {
   type LiveAdvice,
@@ -23,6 +23,8 @@ const warmUpChart = later(() => import("../prove/WarmUpChart.tsx"));
 /** Judging a log takes longer the longer it is: so many times its own duration passes in between at least. */
 const JUDGED_EVERY_MS = 2000;
 const REST = 10;
+/** What is written each second and asked for each second is that old at most; older, nothing is read, s of the clock. */
+const UNREAD_S = 6;
 
 const last = <Name extends keyof LiveSample>(samples: readonly LiveSample[], name: Name) =>
   samples.findLast((sample) => sample[name] !== undefined)?.[name];
@@ -43,6 +45,7 @@ export function LiveRunning({
   const { shown, samples, trouble, isGone, askNow } = useLiveLog(page.job.id, logId);
   const { judging, judge } = useJudge(spec);
   const WarmUpChart = warmUpChart.use()?.WarmUpChart;
+  const [isDropping, setDropping] = useState(false);
   const top = useRef<HTMLDivElement>(null);
   const isShown = shown !== undefined;
   // Whoever stands beside the engine has the figures and the buttons before them, and not what they came by.
@@ -52,9 +55,12 @@ export function LiveRunning({
   const judged = useRef({ at: 0, took: 0, count: 0, marks: 0, isOver: false });
   const marks = shown?.marks ?? [];
   const isOver = shown?.endedAt !== undefined;
+  const over = useRef(onOver);
+  over.current = onOver;
+  // Kept or thrown away by somebody else: asked for once.
   useEffect(() => {
-    if (isGone) onOver();
-  }, [isGone, onOver]);
+    if (isGone) over.current();
+  }, [isGone]);
   useEffect(() => {
     const { current } = judged;
     const now = performance.now();
@@ -70,7 +76,15 @@ export function LiveRunning({
   const log = judging.state === "done" ? judging.log : undefined;
   if (!shown) return <p role="status">{trouble || "The log is being fetched."}</p>;
   const coolantC = last(samples, "coolantC");
-  const advice: LiveAdvice = liveAdvice({ spec, samples, events: log?.analysis?.events ?? [] });
+  const toldS = samples.findLast((sample) => sample.coolantC !== undefined)?.s ?? 0;
+  const silentS = (shown.s - toldS) / shown.pace;
+  const isUnread = !isOver && coolantC !== undefined && (silentS > UNREAD_S || trouble !== "");
+  const advice: LiveAdvice = liveAdvice({
+    spec,
+    samples,
+    events: log?.analysis?.events ?? [],
+    ...(isUnread && { unreadS: silentS }),
+  });
   const say = async (form: LiveSent) => {
     const isTaken = await onSay(form);
     askNow();
@@ -84,7 +98,7 @@ export function LiveRunning({
         <div className="flex flex-wrap items-end gap-4">
           <dl className="flex flex-wrap items-end gap-x-8 gap-y-2">
             <div>
-              <dt className="text-ink-2">Coolant</dt>
+              <dt className="text-ink-2">{isUnread ? "Coolant, read last" : "Coolant"}</dt>
               <dd>
                 {coolantC === undefined ? (
                   <span className="figure font-bold text-5xl">–</span>
@@ -141,9 +155,12 @@ export function LiveRunning({
             <Button
               weight="quiet"
               disabled={!mayBook}
-              onClick={async () => (await onSay({ what: "drop", logId })) && onOver()}
+              onClick={async () => {
+                if (!isDropping) setDropping(true);
+                else if (await onSay({ what: "drop", logId })) onOver();
+              }}
             >
-              Throw it away
+              {isDropping ? "Yes, throw it away for good" : "Throw it away"}
             </Button>
           </>
         )}

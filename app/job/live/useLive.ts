@@ -28,6 +28,7 @@ async function asked<Answer>(
   };
 }
 
+const SIGNED_OUT = "Nobody is signed in here any more: sign in again. The log goes on meanwhile.";
 const NO_SERVER =
   "No server to be had: the log is recorded on meanwhile, and shown again as soon as there is one.";
 
@@ -93,7 +94,7 @@ export function useLiveLog(jobId: string, logId: string | undefined) {
         setShown(rest);
         setTrouble("");
         if (rest.endedAt && samples.length === 0) return;
-      } else setTrouble(NO_SERVER);
+      } else setTrouble(status === 401 ? SIGNED_OUT : NO_SERVER);
       timer = setTimeout(ask, ASK_MS);
     };
     askNow.current = () => void ask();
@@ -117,6 +118,7 @@ export async function tellLive(jobId: string, form: LiveSent): Promise<string | 
     body: JSON.stringify(form),
   });
   if (status === 200) return undefined;
+  if (status === 401) return SIGNED_OUT;
   const { refused, message } = answer ?? {};
   const fields = Object.values(refused?.fields ?? {}).join(" ");
   return (

@@ -85,6 +85,23 @@ describe("what is said beside an engine that runs", () => {
     });
   });
 
+  it("never says stop of a sound car whose fan is switched in the radiator", () => {
+    const car = { ...USUAL_CAR, fanSenses: "radiator" as const, fans: [{ onC: 88, offC: 82, airKgS: 0.3 }] };
+    const spec = { thermostatOpensC: 87, fanOnC: [88], fanOffC: [82], fanSenses: "radiator" as const };
+    const said = minutesOf([], [{ minutes: 60, rpm: 2000 }], spec, car);
+    expect(Math.max(...said.map(({ atC }) => atC))).toBeGreaterThan(90);
+    expect(said.filter(({ kind }) => kind === "stop")).toEqual([]);
+  });
+
+  it("goes by no figure that is old, nor by a fan that ran once", () => {
+    const samples = [{ s: 60, coolantC: 97, rpm: 1500 }];
+    const said = liveAdvice({ spec: SPEC, samples, events: [], unreadS: 40 });
+    expect(said).toMatchObject({ kind: "do", words: expect.stringMatching(/^Nothing was read for 40 s/) });
+    const ran = [{ kind: "thermostat-opens" }, { kind: "fan-on" }, { kind: "fan-off" }] as const;
+    const again = liveAdvice({ spec: SPEC, samples: [{ s: 900, coolantC: 104, rpm: 1500 }], events: ran });
+    expect(again.words).toMatch(/should run again by now/);
+  });
+
   it("says of nothing read that nothing is read", () => {
     expect(liveAdvice({ spec: SPEC, samples: [], events: [] }).words).toMatch(/Nothing is read/);
     expect(liveAdvice({ spec: SPEC, samples: [{ s: 3, rpm: 800 }], events: [] }).kind).toBe("wait");

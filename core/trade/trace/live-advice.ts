@@ -1,4 +1,4 @@
-import { HOTTEST_SOUND_C } from "../limits/index.ts";
+import { HOTTEST_SOUND_C, RADIATOR_LAG_C } from "../limits/index.ts";
 import type { TraceEvent, TraceSpec } from "./analysis.ts";
 import { toleranceOf } from "./card-lines.ts";
 import { degrees } from "./degrees.ts";
@@ -16,6 +16,8 @@ interface LiveSoFar {
   /** In the order of their time; the last is what the port told last. */
   samples: readonly LiveSample[];
   events: readonly Pick<TraceEvent, "kind" | "stage">[];
+  /** For how long nothing was read, s of the clock; nothing where it is read as ever. */
+  unreadS?: number;
 }
 
 /** The rate is taken over so long, s: whole degrees tell none sooner. */
@@ -62,13 +64,18 @@ function towardsFan(
  * The next thing to do at a log that is being recorded, from the card's figures, what was read and what has happened. °C and seconds of
  * the car's own time. Nothing it says is a verdict: the log is judged when it is whole.
  */
-export function liveAdvice({ spec, samples, events }: LiveSoFar): LiveAdvice {
+export function liveAdvice({ spec, samples, events, unreadS }: LiveSoFar): LiveAdvice {
   const told = samples.flatMap(({ s, coolantC, rpm }) =>
     coolantC === undefined ? [] : [{ s, coolantC, rpm }],
   );
   const now = told.at(-1);
   if (!now) return { kind: "wait", words: "Nothing is read of the coolant yet." };
   const { coolantC } = now;
+  if (unreadS !== undefined)
+    return {
+      kind: "do",
+      words: `Nothing was read for ${Math.round(unreadS)} s; the last was ${degrees(coolantC)}. Go by the car's own gauge, and switch off if it climbs.`,
+    };
   if (coolantC <= OPEN_C)
     return {
       kind: "do",
@@ -79,7 +86,12 @@ export function liveAdvice({ spec, samples, events }: LiveSoFar): LiveAdvice {
   const rate = rateOf(told);
   const tolerance = toleranceOf(spec);
   const lastOnC = spec.fanOnC.length > 0 ? Math.max(...spec.fanOnC) : undefined;
-  const stopC = Math.min(HOTTEST_SOUND_C, lastOnC === undefined ? HOTTEST_SOUND_C : lastOnC + WELL_PAST_C);
+  // A switch in the radiator's cooled end starts later by the engine's own sensor.
+  const lagC = spec.fanSenses === "radiator" ? RADIATOR_LAG_C.most : 0;
+  const stopC = Math.min(
+    HOTTEST_SOUND_C,
+    lastOnC === undefined ? HOTTEST_SOUND_C : lastOnC + lagC + WELL_PAST_C,
+  );
   if (coolantC >= stopC)
     return (rate ?? 1) > 0
       ? {
@@ -120,6 +132,12 @@ export function liveAdvice({ spec, samples, events }: LiveSoFar): LiveAdvice {
       words: `${degrees(coolantC)}: by its card the fan runs from ${degrees(firstOnC)}. Do you hear it? Say fan on, or no fan.`,
     };
   }
+  const lastFan = events.findLast(({ kind }) => kind === "fan-on" || kind === "fan-off")?.kind;
+  if (lastFan === "fan-off" && coolantC >= firstOnC + tolerance + lagC)
+    return {
+      kind: "do",
+      words: `${degrees(coolantC)}: it should run again by now. Do you hear it? Say fan on, or no fan.`,
+    };
   const [firstOffC] = spec.fanOffC;
   if (!has("fan-off"))
     return {
