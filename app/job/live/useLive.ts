@@ -6,6 +6,8 @@ import type { LiveSent } from "./live.form.ts";
 
 const ASK_MS = 1000;
 const LONGEST_MS = 8000;
+/** A log that is over grows no more, but somebody else may keep it or throw it away. */
+const ASK_OVER_MS = 3000;
 
 export type LiveShown = Omit<LiveRead, "samples" | "upTo">;
 
@@ -70,6 +72,7 @@ export function useLiveLog(jobId: string, logId: string | undefined) {
     let isLeft = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
     let isAsking = false;
+    let isOver = false;
     const ask = async () => {
       if (isAsking || isLeft) return;
       clearTimeout(timer);
@@ -93,9 +96,9 @@ export function useLiveLog(jobId: string, logId: string | undefined) {
         kept.current.upTo = upTo;
         setShown(rest);
         setTrouble("");
-        if (rest.endedAt && samples.length === 0) return;
+        isOver = rest.endedAt !== undefined && samples.length === 0;
       } else setTrouble(status === 401 ? SIGNED_OUT : NO_SERVER);
-      timer = setTimeout(ask, ASK_MS);
+      timer = setTimeout(ask, isOver ? ASK_OVER_MS : ASK_MS);
     };
     askNow.current = () => void ask();
     void ask();
