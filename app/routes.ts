@@ -54,6 +54,7 @@ export default [
   route("shop/whole.zip", "shop/whole.route.ts"),
   route("jobs/:jobId/live", "job/live/live.route.ts"),
   route("jobs/:jobId/live/:logId", "job/live/live-read.route.ts"),
+  route("jobs/:jobId/health", "job/health/health.route.ts"),
   route("jobs/:jobId/logs", "job/prove/logs.route.tsx"),
   route("jobs/:jobId/logs/:logId/:file", "job/prove/log-file.route.tsx"),
   route("jobs/:jobId/pictures", "job/pictures/pictures.route.tsx"),

@@ -6,6 +6,7 @@ import { benchExplore } from "./bench/explore.ts";
 import { benchFillAndWatch } from "./bench/fill-and-watch.ts";
 import { benchFindTap } from "./bench/find-tap.ts";
 import { benchFirstScreen } from "./bench/first-screen.ts";
+import { benchHealth } from "./bench/health.ts";
 import { benchHistory } from "./bench/history.ts";
 import { benchHostile } from "./bench/hostile.ts";
 import { benchJobPage } from "./bench/job-page.ts";
@@ -29,6 +30,7 @@ import { benchWalks } from "./bench/walks.ts";
 const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   logs: benchLogs,
   thermal: benchThermal,
+  health: benchHealth,
   live: benchLive,
   "judged-logs": benchJudgedLogs,
   "job-page": benchJobPage,

@@ -34,6 +34,16 @@ export const wornLog = (of: DemoVehicle, seed: number, ambientC = 17) => {
   return logged(of, seed, ambientC, { airShare: 0.7, coreAirKWPerK: 0.7 * coreAirKWPerK });
 };
 
+/** The same car with so much of its core's face left open to air and coolant: leaves outside, scale inside. */
+export const shutLog = (of: DemoVehicle, seed: number, open: number, ambientC: number) => {
+  const { coreAirKWPerK, coreCoolantKWPerK } = thermalCarOf(of);
+  return logged(of, seed, ambientC, {
+    airShare: open,
+    coreAirKWPerK: coreAirKWPerK * open ** 0.4,
+    coreCoolantKWPerK: coreCoolantKWPerK * open,
+  });
+};
+
 /** Undertray, hoses, plugs and brackets off: what every radiator job starts with. */
 export function stripFront(story: Story): Story {
   return story
@@ -177,8 +187,14 @@ export function nothingWrong(
     .sign();
 }
 
-export function hoseJob(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): Story {
-  return new Story(key, of, daysAgo, by, "lift 2")
+export function hoseJob(
+  key: string,
+  of: DemoVehicle,
+  daysAgo: number,
+  by: PersonKey,
+  after?: { log: string; against: string },
+): Story {
+  const story = new Story(key, of, daysAgo, by, "lift 2")
     .ask("Sweet smell, drips at the front right", "loses", ["after-drive"], "min")
     .test("look", "wet-hose", "upper hose split at the neck")
     .find("fault", "Upper hose split behind the clamp", "leak-hose")
@@ -190,9 +206,9 @@ export function hoseJob(key: string, of: DemoVehicle, daysAgo: number, by: Perso
     .in("build", 5)
     .move("part", "hose", "upper", 1, "in")
     .in("fill", 4)
-    .coolant("poured", 2.3, 0.5)
-    .cold()
-    .sign();
+    .coolant("poured", 2.3, 0.5);
+  if (after) story.warmUp("hose after.csv", after.log).health(after.against);
+  return story.cold().sign();
 }
 
 export function coolantChange(key: string, of: DemoVehicle, daysAgo: number, by: PersonKey): Story {

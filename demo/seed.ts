@@ -17,6 +17,7 @@ import { changePlace } from "../server/subjects/shops/read-shop.ts";
 import { addVehicle } from "../server/subjects/vehicles/add-vehicle.ts";
 import { FLEET } from "./fleet.ts";
 import { handOver, keptPromises } from "./hand-over.ts";
+import { healthRead } from "./health.ts";
 import { demoLevels } from "./levels.ts";
 import { SHELF } from "./shelf.ts";
 import { ADAPTER, PEOPLE, type PersonKey, SHOP, VEHICLES } from "./shop.ts";
@@ -42,7 +43,7 @@ function openingOf(story: Story, today: Date): Date {
   return day;
 }
 
-async function tell(app: Database, story: Story, today: Date): Promise<void> {
+async function tell(app: Database, story: Story, today: Date, all: readonly Story[]): Promise<void> {
   const openedAt = openingOf(story, today);
   const id = jobId(story.key);
   const who = { shopId: SHOP_ID, personId: personId(story.by) };
@@ -82,8 +83,7 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
   for (const [index, { minute, name, text }] of logs.entries())
     files.push({
       minute,
-      hand: (given) =>
-        bookLog(given, id, { id: demoId(`${story.key}:log${index === 0 ? "" : `:${index}`}`), name, text }),
+      hand: (given) => bookLog(given, id, { id: story.logId(index), name, text }),
     });
   let from = "";
   for (const { minute, hand } of files.sort((a, b) => a.minute - b.minute)) {
@@ -93,6 +93,14 @@ async function tell(app: Database, story: Story, today: Date): Promise<void> {
     from = till;
   }
   await book(entries.filter((entry) => entry.at > from));
+  const good = all.find(({ key }) => key === story.heldAgainst);
+  if (good) {
+    const read = healthRead(story, good, openingOf(good, today));
+    const minute = (story.logs.at(-1)?.minute ?? 0) + 5;
+    await book([
+      { ...read, stage: "prove", at: after(minute).toISOString(), id: demoId(`${story.key}:health`) },
+    ]);
+  }
   if (signature) {
     await at(signature.minute, async (given) => {
       const said = handOver(story.key, await readBook(given, id), story.vehicle, given.now.toISOString());
@@ -127,7 +135,8 @@ export async function seedDemo(owner: Database, app: Database, today: Date): Pro
     await atDesk(app, who, (desk) => addVehicle(desk, { ...vehicle, id: vehicleId(key) }));
   await atDesk(app, lead, (desk) => putOnShelf(desk, SHELF));
   await atDesk(app, lead, (desk) => changePlace(desk, SHOP_PLACE));
-  for (const story of stories()) await tell(app, story, today);
+  const all = stories();
+  for (const story of all) await tell(app, story, today, all);
   for (const { vehicle, at, ...level } of demoLevels(today))
     await atDesk(app, { shopId: SHOP_ID, personId: personId("tobin"), now: at }, (desk) =>
       takeLevel(

@@ -9,6 +9,7 @@ import {
   hoseJob,
   nothingWrong,
   radiatorJob,
+  shutLog,
   soundLog,
   stripFront,
   switchJob,
@@ -16,6 +17,7 @@ import {
   vehicle,
   wornLog,
 } from "./job-kinds.ts";
+import type { PersonKey } from "./shop.ts";
 import { Story } from "./story.ts";
 
 function openFind(): Story {
@@ -104,6 +106,12 @@ export function stories(): Story[] {
   return [...closed, ...all.filter(({ signature }) => !signature)];
 }
 
+/** A small van whose radiator shuts from year to year: its logs since the first good one tell how fast. */
+function pannierHose(key: string, daysAgo: number, by: PersonKey, seed: number, open: number): Story {
+  const of = vehicle("pannier");
+  return hoseJob(key, of, daysAgo, by, { log: shutLog(of, seed, open, 12), against: "s06" });
+}
+
 function told(): Story[] {
   return [
     radiatorJob("s01", vehicle("scholar"), 720, "tobin", "pattern", "Tansy & Rudge", 1),
@@ -117,11 +125,11 @@ function told(): Story[] {
     radiatorJob("s09", vehicle("scholar"), 365, "ilse", "pattern", "Pell Motor Factors", 9),
     thermostatJob("s10", vehicle("finch"), 322, "tobin", 10),
     coolantChange("s11", vehicle("duo"), 290, "ilse"),
-    hoseJob("s12", vehicle("tender"), 244, "tobin"),
+    pannierHose("s12", 244, "tobin", 12, 0.88),
     nothingWrong("s13", vehicle("duo"), 201, "tobin", 13),
     switchJob("s14", vehicle("tender"), 160, "ilse", 14),
     coolantChange("s15", vehicle("drover"), 118, "tobin"),
-    hoseJob("s16", vehicle("pannier"), 77, "ilse"),
+    pannierHose("s16", 77, "ilse", 16, 0.74),
     thermostatJob("s17", vehicle("courier"), 6, "tobin", 17),
     openBuild(),
     openProve(),

@@ -55,6 +55,8 @@ export class Story {
   readonly lines: Line[] = [];
   readonly logs: Log[] = [];
   readonly pictures: DemoPicture[] = [];
+  /** The job whose first log its last one is held against. */
+  heldAgainst: string | undefined;
   signature: { minute: number; reason: string } | undefined;
   private minute = 0;
   private stage: Stage = "ask";
@@ -148,6 +150,16 @@ export class Story {
     this.in(stage, 45);
     this.logs.push({ minute: this.minute, name, text });
     return this;
+  }
+
+  health(against: string): this {
+    this.minute += 5;
+    this.heldAgainst = against;
+    return this;
+  }
+
+  logId(index: number): string {
+    return demoId(`${this.key}:log${index === 0 ? "" : `:${index}`}`);
   }
 
   picture(words: string, place: string, drawing: string): this {

@@ -6,6 +6,8 @@ import { type Tool, Tools } from "../drafts/Tools.tsx";
 import { keptReading } from "../kept/reading.ts";
 import { ButtonLink } from "../ui/Button.tsx";
 import { Figure } from "../ui/Figure.tsx";
+import { LaterPart } from "../ui/LaterPart.tsx";
+import { later } from "../ui/later.ts";
 import type { Route } from "./+types/route";
 import { CardChanges } from "./CardChanges.tsx";
 import { CardSheet } from "./CardSheet.tsx";
@@ -17,6 +19,8 @@ import { OpenJob } from "./OpenJob.tsx";
 import { Owner } from "./Owner.tsx";
 import { PartLives } from "./PartLives.tsx";
 import { Timeline } from "./Timeline.tsx";
+
+const healthYears = later(async () => (await import("./health/HealthYears.tsx")).HealthYears);
 
 export const meta = ({ loaderData }: Pick<Route.MetaArgs, "loaderData">) => [
   { title: `${loaderData?.vehicle.plate ?? "Vehicle"} · Warm Ledger` },
@@ -30,7 +34,7 @@ export const loader = guarded("desk", async ({ params, desk }) => {
 export const clientLoader = keptReading<Awaited<ReturnType<typeof loader>>>("vehicle/route");
 
 export default function VehiclePage() {
-  const { vehicle, owner, card, cardFrom, measured, changes, jobs, parts, levels, taken, people } =
+  const { vehicle, owner, card, cardFrom, measured, changes, jobs, parts, levels, taken, people, health } =
     useLoaderData<typeof loader>();
   const { units, role, timeZone } = useMember();
   const open = jobs.find((job) => !job.signedAt);
@@ -42,6 +46,16 @@ export default function VehiclePage() {
             "level",
             "Coolant level",
             <Levels key="level" vehicleId={vehicle.id} of={taken} mayWrite={role !== "desk"} />,
+          ] as Tool,
+        ]
+      : []),
+    // A page that was kept before there was such a thing has none.
+    ...(health?.reads.length > 0
+      ? [
+          [
+            "health",
+            "Health",
+            <LaterPart key="health" part={healthYears} given={{ of: health, timeZone }} />,
           ] as Tool,
         ]
       : []),

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { factsOf, type WarmUpLog as Log, WarmUpLog } from "../../../core/book/facts/index.ts";
 import { inShownUnits, type System } from "../../../core/kernel/units/index.ts";
-import { decodeLog, type TraceSpec } from "../../../core/trade/trace/index.ts";
+import { type TraceSpec } from "../../../core/trade/trace/index.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/Field.tsx";
 import type { ComparedLogs } from "../../workers/compare-logs.ts";
@@ -9,11 +9,7 @@ import { openTraces } from "../../workers/traces.ts";
 import { useThread } from "../../workers/useThread.ts";
 import { useJob } from "../stage/context.ts";
 import { ComparedCurves } from "./ComparedCurves.tsx";
-
-async function textOf(jobId: string, logId: string): Promise<string | undefined> {
-  const response = await fetch(`/jobs/${jobId}/logs/${logId}/as-handed-in.csv`).catch(() => undefined);
-  return response?.ok ? decodeLog(new Uint8Array(await response.arrayBuffer())) : undefined;
-}
+import { logText } from "./log-text.ts";
 
 /** The log before the work against the one after it. */
 export function Compare({ spec }: { spec: TraceSpec }) {
@@ -31,7 +27,7 @@ export function Compare({ spec }: { spec: TraceSpec }) {
     let isAsked = true;
     const work = async () => {
       setTrouble("");
-      const [a, b] = await Promise.all([textOf(jobId, chosen.before), textOf(jobId, chosen.after)]);
+      const [a, b] = await Promise.all([logText(jobId, chosen.before), logText(jobId, chosen.after)]);
       if (a === undefined || b === undefined)
         return setTrouble("One of the logs could not be fetched. Try again when the server answers.");
       const both = await ask((work) => work.compareLogs(a, b, spec));

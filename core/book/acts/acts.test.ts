@@ -84,6 +84,14 @@ const EVERY: Record<Exclude<keyof typeof acts, "dueWords">, EntryDraft[]> = {
   readCaution: [acts.readCaution("Never open a hot cap.")],
   readCodes: [acts.readCodes("P0128")],
   readCoolant: [acts.readCoolant(91), acts.readCoolant(40, "surface", "2031-03-04T09:00:00.000Z")],
+  readHealth: [
+    acts.readHealth("The radiator passes heat at 64 ± 5 % of that in its log of 3 May 2024.", {
+      logId: "l1",
+      againstLogId: "l0",
+      againstDay: "2024-05-03",
+      figures: { passes: { value: 0.64, error: 0.02 } },
+    }),
+  ],
   readPressure: [acts.readPressure(108), acts.readPressure(108, { begins: true, coolantC: 21 })],
   readRoom: [acts.readRoom(18)],
   refusedPart: [acts.refusedPart(PART, "bent")],

@@ -39,7 +39,7 @@ export { broke, putBack, type Thing, tookOff } from "./moves.ts";
 export { acceptedPart, type Chosen, guaranteed, openedWithout, refusedPart } from "./parts.ts";
 export { pointedAt, readCaution, tookPicture } from "./pictures.ts";
 export { type Choice, chosePart, measuredUnit, needsNoParts, tookOrder, tookRemedy } from "./plan.ts";
-export { heardFan, loggedWarmUp, proved, readCoolant, readPressure, readRoom } from "./prove.ts";
+export { heardFan, loggedWarmUp, proved, readCoolant, readHealth, readPressure, readRoom } from "./prove.ts";
 export { dueWords, saidLook, signed } from "./sign.ts";
 export { notBackDrafts, notDoneDrafts, notOffDrafts, stepBackDrafts, stepDoneDrafts } from "./steps.ts";
 export { promisedReady, waits } from "./waits.ts";

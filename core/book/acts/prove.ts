@@ -5,6 +5,7 @@ import {
   FanHeard,
   type FanSaid,
   factOf,
+  HealthRead,
   PressureRead,
   Proof,
   type ProofName,
@@ -65,4 +66,12 @@ export const loggedWarmUp = (name: string): EntryDraft => ({
   kind: "reading",
   item: "warm-up log",
   text: `${name}, judged once it is sent`,
+});
+
+/** What a log said of the system's health, in one sentence, with the figures behind it. */
+export const readHealth = (words: string, health: HealthRead): EntryDraft => ({
+  kind: "reading",
+  item: "cooling health",
+  ...saying(words),
+  data: dataOf(HealthRead, health),
 });

@@ -37,6 +37,7 @@ export { Gauge } from "./gauge.ts";
 export { Got } from "./got.ts";
 export { Guarantee, guaranteeSpan, guaranteeWords } from "./guarantee.ts";
 export { Happens } from "./happens.ts";
+export { type HealthFigure, HealthRead } from "./health-read.ts";
 export { HOSE_WORDS, HoseFelt } from "./hose-felt.ts";
 export { KnownTorque } from "./known-torque.ts";
 export { FACTS } from "./list.ts";

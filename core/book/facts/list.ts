@@ -23,6 +23,7 @@ import { Gauge } from "./gauge.ts";
 import { Got } from "./got.ts";
 import { Guarantee } from "./guarantee.ts";
 import { Happens } from "./happens.ts";
+import { HealthRead } from "./health-read.ts";
 import { HoseFelt } from "./hose-felt.ts";
 import { KnownTorque } from "./known-torque.ts";
 import { MeasuredUnit } from "./measured-unit.ts";
@@ -98,6 +99,7 @@ export const FACTS: readonly FactClass[] = [
   BleedSign,
   PressureRead,
   WarmUpLog,
+  HealthRead,
   Proof,
   Waiting,
   ReadyPromised,

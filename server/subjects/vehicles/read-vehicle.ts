@@ -10,6 +10,7 @@ import { notFound } from "../../desk/refusal.ts";
 import { readBooks } from "../../entries/read-books.ts";
 import { shortFrom } from "../../entries/where-from.ts";
 import { readLevels } from "../levels/read-levels.ts";
+import { healthOf } from "./read-health.ts";
 import { measuredOf } from "./read-measured.ts";
 
 /** A vehicle with its card, its jobs newest first, and every cooling part fitted to it. */
@@ -71,6 +72,7 @@ export async function readVehicle(desk: Desk, id: string) {
       }))
       .reverse(),
     parts: partLives(jobs.map((job) => ({ jobId: job.id, entries: bookOf(job.id) }))),
+    health: healthOf(jobs, bookOf),
     levels: levels.map(({ at, text }) => ({ at, text: text ?? "" })),
     taken: taken ?? null,
     /** Who may be given a job. */

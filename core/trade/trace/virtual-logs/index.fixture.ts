@@ -4,7 +4,7 @@ import type { Trace } from "../trace.ts";
 import { runCar, type TrueEvent } from "./five-nodes.fixture.ts";
 import { draws, type Fault, type Script, type SoundKind, script } from "./kinds.fixture.ts";
 
-export { FAULTS, type Fault, SOUND_KINDS, type SoundKind } from "./kinds.fixture.ts";
+export { FAULTS, type Fault, type Script, SOUND_KINDS, type SoundKind, script } from "./kinds.fixture.ts";
 
 export interface VirtualLog {
   name: string;
@@ -54,7 +54,11 @@ function slugs(seconds: number, firstS: number, random: () => number) {
 /** One log of a virtual car, the same for the same seed. */
 export function virtualLog(kind: SoundKind, fault: Fault | undefined, seed: number): VirtualLog {
   const random = seededRandom(seed);
-  const made = script(kind, fault, random);
+  return loggedOf(script(kind, fault, random), `${fault ?? "sound"}-${kind}-${seed}`, random, fault);
+}
+
+/** A virtual car as it was made, or as somebody changed it since, run and logged. */
+export function loggedOf(made: Script, name: string, random: () => number, fault?: Fault): VirtualLog {
   const { log, drive, spec } = made;
   const { from } = draws(random);
   const { sensorC, rpms, events } = runCar(made.car, drive, random);
@@ -101,7 +105,7 @@ export function virtualLog(kind: SoundKind, fault: Fault | undefined, seed: numb
     marks: [],
   };
   return {
-    name: `${fault ?? "sound"}-${kind}-${seed}`,
+    name,
     trace,
     spec,
     events,

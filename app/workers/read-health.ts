@@ -1,0 +1,54 @@
+import type { CoolingCard } from "../../core/trade/car/index.ts";
+import { type CarFit, fitCar, leastShareFor, ownCar } from "../../core/trade/health/index.ts";
+import { carOf, SCRIPTS, type ScriptName } from "../../core/trade/thermal/index.ts";
+import { type CurvePoint, readTrace, thinTrace } from "../../core/trade/trace/index.ts";
+
+/** A log as it was handed in, and how long the engine had stood. */
+export interface GivenLog {
+  text: string;
+  restedH?: number;
+}
+
+/** What a hot day is, to this trade. */
+export const HOT_DAY: ScriptName = "school queue at 38 °C";
+
+export type ReadHealth =
+  | { trouble: string }
+  | {
+      fit: CarFit;
+      /** The log's own curve, thinned out for drawing. */
+      points: CurvePoint[];
+      /** The least share of what it passed at which it holds a hot day; nothing where it doesn't when whole, as far as it is known. */
+      leastShare?: number;
+    };
+
+const MOST_POINTS = 900;
+
+/**
+ * A log held against a good one of the same car: the car as the good one shows it, then what has become of it. Runs in a worker.
+ * `onProgress` hears 0 to 1.
+ */
+export function readHealth(
+  card: CoolingCard,
+  good: GivenLog,
+  log: GivenLog,
+  onProgress: (share: number) => void,
+): ReadHealth {
+  const [goodTrace, trace] = [readTrace(good.text).trace, readTrace(log.text).trace];
+  if (!goodTrace) return { trouble: "The good log can't be read." };
+  if (!trace) return { trouble: "This log can't be read." };
+  let heard = -1;
+  const tell = (from: number, to: number) => (share: number) => {
+    const now = Math.round(100 * (from + (to - from) * share));
+    if (now > heard) onProgress(now / 100);
+    heard = Math.max(heard, now);
+  };
+  const rested = ({ restedH }: GivenLog) => (restedH === undefined ? {} : { restedH });
+  const own = ownCar(goodTrace, carOf(card), { ...rested(good), onProgress: tell(0, 0.6) });
+  if ("because" in own) return { trouble: own.because };
+  const fit = fitCar(trace, own.car, { ...rested(log), onProgress: tell(0.6, 0.95) });
+  if (!fit) return { trouble: "This log has less than two minutes: nothing can be told by it." };
+  const leastShare = leastShareFor(own.car, SCRIPTS[HOT_DAY]);
+  onProgress(1);
+  return { fit, points: thinTrace(trace, MOST_POINTS), ...(leastShare !== undefined && { leastShare }) };
+}
