@@ -26,7 +26,7 @@ const all = async (of: Page) => (await Promise.all(HANDS.map((name) => slipsOf(o
 /** Waits until the day that is on screen is one that this holds of. */
 async function until(holds: () => Promise<boolean>): Promise<void> {
   try {
-    await expect.poll(holds, { timeout: 15_000 }).toBe(true);
+    await expect.poll(holds, { timeout: 45_000 }).toBe(true);
   } catch {
     const hands = await page.evaluate(
       () =>

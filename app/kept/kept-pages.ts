@@ -4,7 +4,7 @@ import { clear, createStore, delMany, entries, get, set, type UseStore } from "i
 const KEPT_MS = 7 * 86_400_000;
 
 /** Raised when what a reading holds changes: what an older version kept is none that this one can draw. */
-const SHAPE = 9;
+const SHAPE = 10;
 
 /** What a page was read as, and when. */
 export interface KeptPage {

@@ -37,6 +37,25 @@ const old = new Set<string>();
 /** Whether what a route shows is not the server's last word on it. */
 export const isOld = (routeId: string): boolean => old.has(routeId);
 
+/** What came after what was kept had been shown in its place: it is the next reading, if it is asked for soon. */
+const arrived = new Map<string, { read: unknown; atMs: number }>();
+const STAYS_NEW_MS = 4000;
+const waiting = new Set<() => void>();
+/** How often each page was read: of two readings under way only the one that began last is news. */
+const turns = new Map<string, number>();
+
+/** Told as a late reading has come: whoever shows what was kept reads again, and has it at once. */
+export function onLateReading(hear: () => void): () => void {
+  waiting.add(hear);
+  return () => waiting.delete(hear);
+}
+
+function come(name: string): { read: unknown } | undefined {
+  const there = arrived.get(name);
+  arrived.delete(name);
+  return there && Date.now() - there.atMs < STAYS_NEW_MS ? there : undefined;
+}
+
 /**
  * A route's reading that nothing takes away: from the server where it answers, else as it was last read in this
  * browser, else what `instead` makes up for it. Only where there is none of these is there no page.
@@ -48,6 +67,10 @@ export function keptReading<Data>(
   return async (args: ClientLoaderFunctionArgs): Promise<Data> => {
     const { request, params, serverLoader } = args;
     const name = keptName(routeId, params, new URL(request.url).search);
+    const late = name ? come(name) : undefined;
+    if (late) return late.read as Data;
+    const turn = (turns.get(name ?? "") ?? 0) + 1;
+    turns.set(name ?? "", turn);
     const reading = (serverLoader() as Promise<Data>).then((read) => {
       connection.found();
       old.delete(routeId);
@@ -57,8 +80,16 @@ export function keptReading<Data>(
     try {
       const kept = name ? await lateFor(reading, name) : undefined;
       if (!kept) return await reading;
-      // It may still come, and is kept then; nobody waits for it, or hears how it ends.
-      reading.catch(() => undefined);
+      // It may still come, and is kept and shown then; nobody waits for it, or hears how it ends otherwise.
+      const whole = name ?? "";
+      reading.then(
+        (read) => {
+          if (turns.get(whole) !== turn) return;
+          arrived.set(whole, { read, atMs: Date.now() });
+          for (const hear of waiting) hear();
+        },
+        () => undefined,
+      );
       old.add(routeId);
       connection.lost(new Date().toISOString());
       connection.showing(kept.at);

@@ -49,8 +49,7 @@ export default function VehiclePage() {
           ] as Tool,
         ]
       : []),
-    // A page that was kept before there was such a thing has none.
-    ...(health?.reads.length > 0
+    ...(health.reads.length > 0
       ? [
           [
             "health",
