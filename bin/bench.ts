@@ -2,6 +2,7 @@
 import { benchCrowd } from "./bench/crowd.ts";
 import { benchDay } from "./bench/day.ts";
 import { benchDiagnosis } from "./bench/diagnosis.ts";
+import { benchExplain } from "./bench/explain.ts";
 import { benchExplore } from "./bench/explore.ts";
 import { benchFillAndWatch } from "./bench/fill-and-watch.ts";
 import { benchFindTap } from "./bench/find-tap.ts";
@@ -31,6 +32,7 @@ const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   logs: benchLogs,
   thermal: benchThermal,
   health: benchHealth,
+  explain: benchExplain,
   live: benchLive,
   "judged-logs": benchJudgedLogs,
   "job-page": benchJobPage,

@@ -70,6 +70,26 @@ describe("a log's health", () => {
     await seen(page, "What the radiator passes, over the years");
   });
 
+  it("is explained by putting faults into the car: a sound log as a sound car, booked as evidence", async () => {
+    await application.go(page, `${JOB}/prove#explain`);
+    await press(page, "Explain the curve");
+    await page.waitForSelector('[role="progressbar"][aria-label="Faults are being tried"]');
+    await page.waitForSelector('ol[aria-label="As if"] li');
+    const best = await page.$$eval('ol[aria-label="As if"] li', (items) =>
+      items.map((each) => each.textContent ?? ""),
+    );
+    expect(best).toHaveLength(3);
+    expect(best[0]).toMatch(/^As if everything did what the card says/);
+    expect((await violations(page)).join("\n")).toBe("");
+    await press(page, "Book as evidence: everything did what the card says");
+    await allSent(page);
+    await expect
+      .poll(async () =>
+        (await bookWords(page)).some((words) => /Warm-up log redrawn: .* everything did/.test(words)),
+      )
+      .toBe(true);
+  });
+
   it("over the years tells how fast it goes, and fits a phone", async () => {
     const [rows] = (await application.scratch.owner.sequelize.query(
       "SELECT id FROM vehicles WHERE name = 'Quillon Pannier' ORDER BY plate LIMIT 1",
@@ -77,7 +97,7 @@ describe("a log's health", () => {
     const phone = await application.signedIn("ilse", PHONE);
     await application.go(phone, `/vehicles/${rows[0]?.id}#health`);
     await seen(phone, "By the year it passes");
-    await seen(phone, "A hot day, the school queue at 38 °C with air conditioning, wants");
+    await seen(phone, "To stand through a hot day, the school queue at 38 °C with air conditioning, wants");
     expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(PHONE.width);
     await phone.browserContext().close();
   });

@@ -1,8 +1,8 @@
 import { expose } from "comlink";
-import { readHealth } from "./read-health.ts";
+import { explainLog, readHealth } from "./read-health.ts";
 import { isHere } from "./thread.ts";
 
-const worker = { readHealth, isHere };
+const worker = { readHealth, explainLog, isHere };
 export type HealthWorker = typeof worker;
 
 expose(worker);

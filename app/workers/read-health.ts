@@ -1,5 +1,13 @@
 import type { CoolingCard } from "../../core/trade/car/index.ts";
-import { type CarFit, fitCar, leastShareFor, ownCar } from "../../core/trade/health/index.ts";
+import { HYPOTHESES } from "../../core/trade/diagnosis/knowledge/index.ts";
+import {
+  type CarFit,
+  type Explanation,
+  explainCurve,
+  fitCar,
+  leastShareFor,
+  ownCar,
+} from "../../core/trade/health/index.ts";
 import { carOf, SCRIPTS, type ScriptName } from "../../core/trade/thermal/index.ts";
 import { type CurvePoint, readTrace, thinTrace } from "../../core/trade/trace/index.ts";
 
@@ -22,7 +30,34 @@ export type ReadHealth =
       leastShare?: number;
     };
 
+export type ExplainedLog = { trouble: string } | { explanation: Explanation; points: CurvePoint[] };
+
 const MOST_POINTS = 900;
+
+const rested = ({ restedH }: GivenLog) => (restedH === undefined ? {} : { restedH });
+
+/**
+ * How a log may have come about, by the car as its good log shows it, or as its card has it where there is none that shows it. Runs in a
+ * worker. `onProgress` hears 0 to 1.
+ */
+export function explainLog(
+  card: CoolingCard,
+  good: GivenLog | undefined,
+  log: GivenLog,
+  onProgress: (share: number) => void,
+): ExplainedLog {
+  const { trace } = readTrace(log.text);
+  if (!trace) return { trouble: "This log can't be read." };
+  const goodTrace = good && readTrace(good.text).trace;
+  const own = good && goodTrace && ownCar(goodTrace, carOf(card), rested(good));
+  const explanation = explainCurve(trace, own && "car" in own ? own.car : carOf(card), {
+    ...rested(log),
+    weightOf: (id) => HYPOTHESES.find((each) => each.id === id)?.weight ?? 0,
+    onProgress,
+  });
+  if (!explanation) return { trouble: "This log has less than two minutes: nothing can be told by it." };
+  return { explanation, points: thinTrace(trace, MOST_POINTS) };
+}
 
 /**
  * A log held against a good one of the same car: the car as the good one shows it, then what has become of it. Runs in a worker.
@@ -43,7 +78,6 @@ export function readHealth(
     if (now > heard) onProgress(now / 100);
     heard = Math.max(heard, now);
   };
-  const rested = ({ restedH }: GivenLog) => (restedH === undefined ? {} : { restedH });
   const own = ownCar(goodTrace, carOf(card), { ...rested(good), onProgress: tell(0, 0.6) });
   if ("because" in own) return { trouble: own.because };
   const fit = fitCar(trace, own.car, { ...rested(log), onProgress: tell(0.6, 0.95) });

@@ -26,6 +26,7 @@ import { TwoFaults } from "./TwoFaults.tsx";
 import { VerdictCard } from "./VerdictCard.tsx";
 
 const liveLog = later(async () => (await import("../live/LiveLog.tsx")).LiveLog);
+const explain = later(async () => (await import("../health/Explain.tsx")).Explain);
 const instruments = later(async () => (await import("./instruments/Instruments.tsx")).Instruments);
 
 const beliefPicture = later(() => import("./BeliefPicture.tsx"));
@@ -138,6 +139,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
     ],
     ["tests", "Other tests", <OtherTests key="tests" find={view} shown={shown} onTest={choose} />],
     ["live", "Live log", <LaterPart key="live" part={liveLog} given={{}} />],
+    ["explain", "Explain a log", <LaterPart key="explain" part={explain} given={{}} />],
     ["instruments", "Instruments", <LaterPart key="instruments" part={instruments} given={{ find: view }} />],
     ...(state.evidence.length > 0 && BeliefPicture
       ? [["belief", "Belief", <BeliefPicture key="belief" find={view} />] as Tool]

@@ -14,6 +14,7 @@ import { HealthYears } from "../../vehicle/health/HealthYears.tsx";
 import type { ReadHealth } from "../../workers/read-health.ts";
 import { logText } from "../prove/log-text.ts";
 import { useJob } from "../stage/context.ts";
+import { goodFor } from "./good-log.ts";
 import { RedrawnCurve } from "./RedrawnCurve.tsx";
 import { askHealth, useFit } from "./useFit.ts";
 import { Working } from "./Working.tsx";
@@ -22,12 +23,6 @@ type Read = Extract<ReadHealth, { fit: unknown }> & { of: Pair };
 interface Pair {
   log: LogOfVehicle;
   good: LogOfVehicle;
-}
-
-/** The good log that another is held against where nobody chose: the first since the radiator that is in it was fitted, else of the one before. */
-function goodFor(log: LogOfVehicle, { logs, radiatorAt = "" }: VehicleHealth): LogOfVehicle | undefined {
-  const sound = logs.filter((each) => each.isSound && each.logId !== log.logId && each.at < log.at);
-  return sound.find(({ at }) => at >= radiatorAt) ?? sound[0];
 }
 
 /** The figures that were told, as the book keeps them. */

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { CoolingCard } from "../../../core/trade/car/index.ts";
 import { heardFromWorker, openHealth } from "../../workers/health.ts";
-import type { GivenLog, ReadHealth } from "../../workers/read-health.ts";
+import type { ExplainedLog, GivenLog, ReadHealth } from "../../workers/read-health.ts";
 
 export type Fitting<Result> =
   | { state: "idle" }
@@ -59,3 +59,13 @@ export const askHealth = (
   log: GivenLog,
 ): Promise<ReadHealth> =>
   ask((work) => work.readHealth(card, good, log, heardFromWorker(hear)) as Promise<ReadHealth>);
+
+/** How a log may have come about, in the thread that is given. */
+export const askExplain = (
+  ask: Work["ask"],
+  hear: (share: number) => void,
+  card: CoolingCard,
+  good: GivenLog | undefined,
+  log: GivenLog,
+): Promise<ExplainedLog> =>
+  ask((work) => work.explainLog(card, good, log, heardFromWorker(hear)) as Promise<ExplainedLog>);

@@ -19,6 +19,7 @@ import { useChosenLog } from "./useChosenLog.ts";
 const compare = later(async () => (await import("./Compare.tsx")).Compare);
 const liveLog = later(async () => (await import("../live/LiveLog.tsx")).LiveLog);
 const health = later(async () => (await import("../health/Health.tsx")).Health);
+const explain = later(async () => (await import("../health/Explain.tsx")).Explain);
 const pressureTest = later(async () => (await import("./PressureTest.tsx")).PressureTest);
 
 const CAUTIONS = ["Engine running: doors open, extraction on. Loose sleeves away from belts and fans."];
@@ -75,6 +76,7 @@ function Prove() {
     ["log", "Warm-up log", logPart],
     ["live", "Live log", <LaterPart key="live" part={liveLog} given={{}} />],
     ["health", "Health", <LaterPart key="health" part={health} given={{}} />],
+    ["explain", "Explain", <LaterPart key="explain" part={explain} given={{}} />],
     ["proofs", "Proofs", <Proofs key="proofs" />],
     ["pressure", "Pressure", <LaterPart key="pressure" part={pressureTest} given={{}} />],
     ["cold", "Cold check", <ColdCheck key="cold" />],

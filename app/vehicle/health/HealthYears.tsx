@@ -46,11 +46,11 @@ function prospect(of: VehicleHealth, decline: ReturnType<typeof declineOf>): str
   const rate = `By the year it passes ${Math.abs(percent(decline.perYear))} % ${decline.perYear < 0 ? "less" : "more"} of what it did, within ${percent(1.645 * decline.error)} %.`;
   const { leastShare } = of.reads.findLast((read) => read.leastShare !== undefined) ?? {};
   if (leastShare === undefined) return rate;
-  const held = `A hot day, the school queue at 38 °C with air conditioning, wants ${percent(leastShare)} %`;
+  const held = `To stand through a hot day, the school queue at 38 °C with air conditioning, wants ${percent(leastShare)} %, a climb more`;
   const when = decline.reaches(leastShare);
   if (!when) return `${rate} ${held}: not in sight.`;
   const until = when.latest === undefined ? "or much later" : `at the latest in ${seasonOf(when.latest)}`;
-  return `${rate} ${held}: it will no longer hold one from about ${seasonOf(when.likely)}, at the soonest in ${seasonOf(when.soonest)}, ${until}.`;
+  return `${rate} ${held}: it will no longer do it from about ${seasonOf(when.likely)}, at the soonest in ${seasonOf(when.soonest)}, ${until}.`;
 }
 
 /** What a radiator passed over the years, as it was booked, and when it will no longer hold a hot day. */
@@ -110,7 +110,7 @@ export function HealthYears({ of, timeZone }: { of: VehicleHealth; timeZone: str
           <>
             <Stroke from={[FRAME.left, y(leastShare)]} to={[FRAME.right, y(leastShare)]} dash="4 5" />
             <Word at={[FRAME.left + 6, y(leastShare) - 6]} isOver>
-              a hot day wants {percent(leastShare)} %
+              standing on a hot day wants {percent(leastShare)} %
             </Word>
           </>
         )}

@@ -2,6 +2,7 @@ import { seededRandom } from "../../kernel/chance/index.ts";
 import type { ThermalCar } from "../thermal/index.ts";
 import type { Trace, TraceAnalysis } from "../trace/index.ts";
 import { type Course, courseOf } from "./course.ts";
+import { carAs } from "./fitted-figures.ts";
 import { Sought } from "./seek.ts";
 import { type Known, type Sensed } from "./unknowns.ts";
 
@@ -21,7 +22,7 @@ const REACH: Partial<Record<keyof Sensed, number>> = { air: 8, onC: 2, offC: 2, 
 const FAN: ReadonlySet<string> = new Set(["air", "onC", "offC"]);
 
 /** Where the log is cut while it is made out piece by piece: a later fan turn can't be found before the ones before it are. */
-function cutsOf({ events }: TraceAnalysis, trace: Trace, endS: number): number[] {
+export function cutsOf(events: TraceAnalysis["events"], trace: Trace, endS: number): number[] {
   const on = events.filter(({ kind }) => kind === "fan-on").map(({ atS }) => atS);
   const off = events.find(({ kind, atS }) => kind === "fan-off" && atS > (on[0] ?? 0))?.atS;
   const { s, coolantC } = trace;
@@ -78,15 +79,16 @@ export function byPieces(
   analysis: TraceAnalysis,
   onProgress: (share: number) => void,
 ): { sought: Sought; at: number[]; apartC: number } {
-  const cuts = cutsOf(analysis, trace, endS);
+  const carWith = (figures: Sensed) => carAs(car, { ...figures, biasC: 0 });
+  const cuts = cutsOf(analysis.events, trace, endS);
   const random = seededRandom(1);
   let at = known.unknowns.map(() => 0);
   let apartC = NOISE_C;
-  let sought = new Sought(car, whole, known, () => undefined);
+  let sought = new Sought(carWith, whole, known, () => undefined);
   for (const [index, cut] of cuts.entries()) {
     const course = index === cuts.length - 1 ? whole : courseOf(trace, cut);
     if (!course) continue;
-    sought = new Sought(car, course, known, () => onProgress(index / cuts.length));
+    sought = new Sought(carWith, course, known, () => onProgress(index / cuts.length));
     let best = sought.descend(at, STEPS);
     const limit = Math.max(NOISE_C, apartC) * ASTRAY;
     for (let round = 0; round < ROUNDS && sought.rmsC(best.at) > limit; round++) {

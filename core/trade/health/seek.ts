@@ -1,7 +1,6 @@
 import { levenbergMarquardt } from "ml-levenberg-marquardt";
 import type { ThermalCar } from "../thermal/index.ts";
 import { type Course, redraw } from "./course.ts";
-import { carAs } from "./fitted-figures.ts";
 import { type Known, type Sensed } from "./unknowns.ts";
 
 /** What whole degrees and jitter leave of a row's mean, °C. */
@@ -18,7 +17,8 @@ export class Sought {
   private readonly y: number[];
 
   constructor(
-    private readonly car: ThermalCar,
+    /** The car that has these figures, in degrees of its sensor. */
+    private readonly carWith: (figures: Sensed) => ThermalCar,
     private readonly course: Course,
     private readonly known: Known,
     /** Told at each car that is run over the log: it may throw, to end it. */
@@ -41,7 +41,7 @@ export class Sought {
   model(at: readonly number[]): Float64Array {
     this.onRun();
     const figures = this.figures(at);
-    const shown = redraw(carAs(this.car, { ...figures, biasC: 0 }), this.course, figures);
+    const shown = redraw(this.carWith(figures), this.course, figures);
     const whole = new Float64Array(this.x.length);
     for (let row = 0; row < this.rows; row++) whole[row] = (shown[row] as number) / ROW_C;
     whole.set(this.known.away(figures), this.rows);

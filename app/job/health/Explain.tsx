@@ -1,0 +1,172 @@
+import { useEffect } from "react";
+import { useFetcher } from "react-router";
+import { answeredTest, testedOwn } from "../../../core/book/acts/index.ts";
+import type { EntryDraft } from "../../../core/book/entry/index.ts";
+import { factsOf, WarmUpLog } from "../../../core/book/facts/index.ts";
+import { hypothesisOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
+import type { Explained } from "../../../core/trade/health/index.ts";
+import type { LogOfVehicle, VehicleHealth } from "../../../server/subjects/vehicles/read-health.ts";
+import { Button } from "../../ui/Button.tsx";
+import { dateOf } from "../../ui/dates.ts";
+import type { ExplainedLog } from "../../workers/read-health.ts";
+import { logText } from "../prove/log-text.ts";
+import { useJob } from "../stage/context.ts";
+import { goodFor } from "./good-log.ts";
+import { RedrawnCurve } from "./RedrawnCurve.tsx";
+import { askExplain, useFit } from "./useFit.ts";
+import { Working } from "./Working.tsx";
+
+const BEST = 3;
+const NAMED = 3;
+const LINES = ["dashed", "dotted", "dashed and dotted"];
+/** Farther apart, an account redraws nothing, °C. */
+const REDRAWN_C = 1.2;
+
+/** Whether a log's last one failed, and how it may have come about: the faults put into this car one after another. */
+export function Explain() {
+  const { page, entries } = useJob();
+  const { load, data } = useFetcher<VehicleHealth>();
+  const jobId = page.job.id;
+  const booked = factsOf(entries, WarmUpLog).length;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again as a log more is booked
+  useEffect(() => void load(`/jobs/${jobId}/health`), [load, jobId, booked]);
+  const log = data?.logs.findLast((each) => each.jobId === jobId);
+  return (
+    <section aria-labelledby="explain" className="flex flex-col gap-4">
+      <h3 id="explain" className="text-xl">
+        How the curve may have come about
+      </h3>
+      {!page.card ? (
+        <p>This vehicle has no cooling card: nobody knows what car to put a fault into.</p>
+      ) : !data ? (
+        <p role="status">Its logs are being looked up.</p>
+      ) : log ? (
+        <Asked log={log} good={goodFor(log, data)} />
+      ) : (
+        <p>No log is booked in this job yet: book one on Prove, or begin one under Live log.</p>
+      )}
+    </section>
+  );
+}
+
+function Asked({ log, good }: { log: LogOfVehicle; good: LogOfVehicle | undefined }) {
+  const { page, timeZone } = useJob();
+  const { card } = page;
+  const { fitting, begin, leave } = useFit<ExplainedLog>();
+  if (!card) return null;
+  const explain = () =>
+    begin(async (ask, hear) => {
+      const [text, goodText] = await Promise.all([
+        logText(log.jobId, log.logId),
+        good && logText(good.jobId, good.logId),
+      ]);
+      if (text === undefined || (good && goodText === undefined))
+        return { trouble: "A log could not be fetched. Try again when the server answers." };
+      const rested = (of: LogOfVehicle) => (of.restedH === undefined ? {} : { restedH: of.restedH });
+      return askExplain(
+        ask,
+        hear,
+        card,
+        good && goodText !== undefined ? { text: goodText, ...rested(good) } : undefined,
+        { text, ...rested(log) },
+      );
+    });
+  const result = fitting.state === "done" ? fitting.result : undefined;
+  const trouble =
+    fitting.state === "broken" ? fitting.message : result && "trouble" in result && result.trouble;
+  return (
+    <>
+      <p className="text-ink-2">
+        {log.log}: each fault that a warm-up shows is put into this car
+        {good ? `, as its log of ${dateOf(good.at, timeZone)} shows it,` : ", as its card has it,"} and run
+        over the same minutes.
+      </p>
+      {fitting.state === "working" ? (
+        <Working words="Faults are being tried" share={fitting.share} onLeave={leave} />
+      ) : (
+        <Button className="self-start" onClick={() => void explain()}>
+          Explain the curve
+        </Button>
+      )}
+      <div role="status" className="contents">
+        {trouble && <p className="border-ink border-l-4 pl-3 font-bold">{trouble}</p>}
+        {result && "explanation" in result && <p className="sr-only">The curve is explained.</p>}
+      </div>
+      {result && "explanation" in result && <Told result={result} log={log} />}
+    </>
+  );
+}
+
+/** The faults behind an account, the first few by name. */
+function faultsOf({ account }: Explained): string {
+  const names = account.hypotheses.map((id) => hypothesisOf(id)?.name ?? id);
+  const more = names.length - NAMED;
+  return `${names.slice(0, NAMED).join(", ")}${more > 0 ? ` and ${more} more` : ""}`;
+}
+
+/** What an account amounts to as a line of the book: a test's outcome where there is such a test, else words. */
+function evidenceOf({ account, apartC }: Explained, log: LogOfVehicle): EntryDraft {
+  const seen = `${log.log} redrawn to ${apartC.toFixed(1)} °C as if ${account.words}`;
+  return account.result
+    ? answeredTest({ ...account.result, seen })
+    : testedOwn("warm-up log redrawn", account.id === "sound" ? "pass" : "fail", seen);
+}
+
+function Told({
+  result,
+  log,
+}: {
+  result: Extract<ExplainedLog, { explanation: unknown }>;
+  log: LogOfVehicle;
+}) {
+  const { system, book, mayBook } = useJob();
+  const { explained, s } = result.explanation;
+  const best = explained.slice(0, BEST);
+  const isRedrawn = (best[0]?.apartC ?? Number.POSITIVE_INFINITY) <= REDRAWN_C;
+  const drawn = best.filter(({ apartC }) => apartC <= 4 * REDRAWN_C);
+  return (
+    <div className="flex flex-col gap-4">
+      {!isRedrawn && (
+        <p className="font-bold">
+          None redraws it well: two faults at once, wind, a heater, or a drive. Go by tests, not by this.
+        </p>
+      )}
+      <ol aria-label="As if" className="border-ink border-t-2">
+        {best.map((each, index) => (
+          <li
+            key={each.account.id}
+            className="flex flex-wrap items-center gap-x-4 gap-y-2 border-rule border-b py-2"
+          >
+            <span className="min-w-64 flex-1">
+              <span className={index === 0 && isRedrawn ? "font-bold" : ""}>As if {each.account.words}</span>{" "}
+              <span className="text-ink-2">
+                ({faultsOf(each)}); {LINES[index]}, redrawn to {each.apartC.toFixed(1)} °C,{" "}
+                {each.share > 0.99
+                  ? "far before the others"
+                  : `${Math.round(100 * each.share)} % of what explains it`}
+              </span>
+            </span>
+            <Button
+              weight={index === 0 && isRedrawn ? "plain" : "quiet"}
+              disabled={!mayBook || !isRedrawn}
+              aria-label={`Book as evidence: ${each.account.words}`}
+              onClick={() => book(evidenceOf(each, log))}
+            >
+              Book as evidence
+            </Button>
+          </li>
+        ))}
+      </ol>
+      <RedrawnCurve
+        points={result.points}
+        drawn={drawn.map(({ redrawnC }) => ({ s, redrawnC }))}
+        system={system}
+        told={`The log, and over it ${drawn.map(({ account }) => `as if ${account.words}`).join("; ")}`}
+      />
+      <p className="text-ink-2">
+        A curve is a witness, no proof: faults that draw the same one are told apart by tests. A car is taken
+        to stand in a bay with its heater off.
+      </p>
+    </div>
+  );
+}
