@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application, PHONE } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
-import { allSent, bookWords, pictureOfFailure, seen } from "./support/walk.ts";
+import { allSent, bookWords, pictureOfFailure, seen, write as writeOn } from "./support/walk.ts";
 
 const JOB = `/jobs/${jobId("open-prove")}`;
 
@@ -22,6 +22,7 @@ async function press(of: Page, name: string): Promise<void> {
   await control?.focus();
   await of.keyboard.press("Enter");
 }
+const write = (label: string, text: string) => writeOn(page, label, text);
 const LINES = 'ul[aria-label="What it says"] li';
 
 describe("a log's health", () => {
@@ -88,6 +89,38 @@ describe("a log's health", () => {
         (await bookWords(page)).some((words) => /Warm-up log redrawn: .* everything did/.test(words)),
       )
       .toBe(true);
+  });
+
+  it("says from Plan what another unit does on the worst days, against what is in the car, and books the answer", async () => {
+    await application.go(page, `/jobs/${jobId("open-plan")}/plan#cool`);
+    for (const [field, was, is] of [
+      ["Fan draws", "18", "9"],
+      ["Core, wide", "600", "420"],
+      ["Core, high", "400", "300"],
+      ["Core, thick", "26", "16"],
+    ])
+      for (const [which, value] of [
+        ["in the car", was],
+        ["new", is],
+      ])
+        await write(`${field}, ${which}`, value ?? "");
+    await press(page, "Run the worst days");
+    await page.waitForSelector('ul[aria-label="The worst days"] li');
+    const days = await page.$$eval('ul[aria-label="The worst days"] li', (items) =>
+      items.map((each) => each.textContent ?? ""),
+    );
+    expect(days).toHaveLength(3);
+    // Half a radiator doesn't hold the pass, whatever isn't known.
+    expect(days[1]).toMatch(/Pass climb with a trailer\. It doesn't hold/);
+    expect(days[1]).toMatch(/as it is.*below|hottest/);
+    expect((await violations(page)).join("\n")).toBe("");
+    await press(page, "Book this answer");
+    await allSent(page);
+    await expect
+      .poll(async () => (await bookWords(page)).some((words) => /Worst days: .*doesn't hold/.test(words)))
+      .toBe(true);
+    await write("Another cap", "nine");
+    await seen(page, "A figure above is none: put it right first.");
   });
 
   it("over the years tells how fast it goes, and fits a phone", async () => {

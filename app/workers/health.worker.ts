@@ -1,8 +1,8 @@
 import { expose } from "comlink";
-import { explainLog, readHealth } from "./read-health.ts";
+import { explainLog, readHealth, runDays } from "./read-health.ts";
 import { isHere } from "./thread.ts";
 
-const worker = { readHealth, explainLog, isHere };
+const worker = { readHealth, explainLog, runDays, isHere };
 export type HealthWorker = typeof worker;
 
 expose(worker);

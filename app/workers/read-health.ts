@@ -2,11 +2,14 @@ import type { CoolingCard } from "../../core/trade/car/index.ts";
 import { HYPOTHESES } from "../../core/trade/diagnosis/knowledge/index.ts";
 import {
   type CarFit,
+  type DayOutcome,
   type Explanation,
   explainCurve,
   fitCar,
   leastShareFor,
   ownCar,
+  type WhatIf,
+  whatIf,
 } from "../../core/trade/health/index.ts";
 import { carOf, SCRIPTS, type ScriptName } from "../../core/trade/thermal/index.ts";
 import { type CurvePoint, readTrace, thinTrace } from "../../core/trade/trace/index.ts";
@@ -57,6 +60,29 @@ export function explainLog(
   });
   if (!explanation) return { trouble: "This log has less than two minutes: nothing can be told by it." };
   return { explanation, points: thinTrace(trace, MOST_POINTS) };
+}
+
+export type RanDays = { days: DayOutcome[]; isOwn: boolean };
+
+/** A car as it is and as it would be, on the worst days; by its good log where there is one that shows it. Throws a RangeError for figures that no car has. */
+export function runDays(
+  card: CoolingCard,
+  good: GivenLog | undefined,
+  change: WhatIf,
+  onProgress: (share: number) => void,
+): RanDays {
+  const trace = good && readTrace(good.text).trace;
+  const own =
+    good &&
+    trace &&
+    ownCar(trace, carOf(card), { ...rested(good), onProgress: (share) => onProgress(0.7 * share) });
+  const isOwn = own !== undefined && "car" in own;
+  const from = isOwn ? 0.7 : 0;
+  const days = whatIf(isOwn ? own.car : carOf(card), change, {
+    isOwn,
+    onProgress: (share) => onProgress(from + (1 - from) * share),
+  });
+  return { days, isOwn };
 }
 
 /**

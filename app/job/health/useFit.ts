@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import type { CoolingCard } from "../../../core/trade/car/index.ts";
+import type { WhatIf } from "../../../core/trade/health/index.ts";
 import { heardFromWorker, openHealth } from "../../workers/health.ts";
-import type { ExplainedLog, GivenLog, ReadHealth } from "../../workers/read-health.ts";
+import type { ExplainedLog, GivenLog, RanDays, ReadHealth } from "../../workers/read-health.ts";
 
 export type Fitting<Result> =
   | { state: "idle" }
@@ -69,3 +70,13 @@ export const askExplain = (
   log: GivenLog,
 ): Promise<ExplainedLog> =>
   ask((work) => work.explainLog(card, good, log, heardFromWorker(hear)) as Promise<ExplainedLog>);
+
+/** A car on the worst days as it is and as it would be, in the thread that is given. */
+export const askDays = (
+  ask: Work["ask"],
+  hear: (share: number) => void,
+  card: CoolingCard,
+  good: GivenLog | undefined,
+  change: WhatIf,
+): Promise<RanDays> =>
+  ask((work) => work.runDays(card, good, change, heardFromWorker(hear)) as Promise<RanDays>);

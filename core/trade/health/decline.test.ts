@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { inShownTemperatures } from "../../kernel/units/index.ts";
 import { SCRIPTS, USUAL_CAR } from "../thermal/index.ts";
-import { declineOf, healthLines, leastShareFor, marginAt, type ToldFigure } from "./index.ts";
+import { declineOf, healthLines, leastShareFor, spareAt, type ToldFigure } from "./index.ts";
 
 const HOT = SCRIPTS["pass climb with a trailer"];
 
@@ -36,10 +36,10 @@ describe("a radiator's decline", () => {
 });
 
 describe("what a hot day wants", () => {
-  it("is the share at which a car just keeps its margin to boiling", () => {
+  it("is the share at which a car just stays below boiling and below what no sound engine gets past", () => {
     const least = leastShareFor(USUAL_CAR, HOT) ?? Number.NaN;
-    expect(marginAt(USUAL_CAR, HOT, least)).toBeGreaterThanOrEqual(6);
-    expect(marginAt(USUAL_CAR, HOT, least - 0.015)).toBeLessThan(6);
+    expect(spareAt(USUAL_CAR, HOT, least)).toBeGreaterThanOrEqual(0);
+    expect(spareAt(USUAL_CAR, HOT, least - 0.015)).toBeLessThan(0);
   });
 
   it("is nothing where it doesn't hold it when whole", () => {

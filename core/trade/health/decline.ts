@@ -1,5 +1,6 @@
 import { type Script, simulate, type ThermalCar } from "../thermal/index.ts";
 import { AS_ITS_OWN, carAs } from "./fitted-figures.ts";
+import { spareC } from "./spare.ts";
 
 /** What a radiator passed on a day, as a share of what it did in the log that it is held against. */
 export interface HealthPoint {
@@ -70,13 +71,11 @@ export function declineOf(points: readonly HealthPoint[]): Decline | { because: 
   };
 }
 
-/** A script is held as long as a car stays so far below boiling, °C. */
-const MARGIN_C = 6;
 const LEAST_SHARE = 0.1;
 const STEP_S = 0.5;
 
-/** How far below boiling a car stays whose radiator passes so much of what it did, °C: the least over the script. */
-export function marginAt(car: ThermalCar, script: Script, share: number): number {
+/** What a car has to spare on a script whose radiator passes so much of what it did, °C, at its hottest. */
+export function spareAt(car: ThermalCar, script: Script, share: number): number {
   const [first] = car.fans;
   const worn = carAs(car, {
     ...AS_ITS_OWN,
@@ -91,20 +90,21 @@ export function marginAt(car: ThermalCar, script: Script, share: number): number
     startC: script.ambientC,
   });
   const { blockC, boilsC } = simulate(worn, script, [], { dtS: STEP_S, isExact: true }).truth;
-  return boilsC - blockC.reduce((most, value) => Math.max(most, value), Number.NEGATIVE_INFINITY);
+  const peakC = blockC.reduce((most, value) => Math.max(most, value), Number.NEGATIVE_INFINITY);
+  return spareC({ peakC, boilsC });
 }
 
 /**
  * The least share of what it passed at which a car still holds a script, 0.1 to 1, to a hundredth; nothing where it doesn't even
- * when whole. It holds what it goes through 6 °C below boiling.
+ * when whole.
  */
 export function leastShareFor(car: ThermalCar, script: Script): number | undefined {
-  if (marginAt(car, script, 1) < MARGIN_C) return undefined;
+  if (spareAt(car, script, 1) < 0) return undefined;
   let [low, high] = [LEAST_SHARE, 1];
-  if (marginAt(car, script, low) >= MARGIN_C) return low;
+  if (spareAt(car, script, low) >= 0) return low;
   while (high - low > 0.01) {
     const middle = (low + high) / 2;
-    if (marginAt(car, script, middle) < MARGIN_C) low = middle;
+    if (spareAt(car, script, middle) < 0) low = middle;
     else high = middle;
   }
   return high;

@@ -1,12 +1,14 @@
 import { testedOwn } from "../../../../core/book/acts/index.ts";
 import { typedFigure } from "../../../../core/kernel/csv/index.ts";
 import { type CoolingUnit, willItCool } from "../../../../core/trade/fit/index.ts";
+import type { WhatIf } from "../../../../core/trade/health/index.ts";
 import { useDraft } from "../../../drafts/useDraft.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { TextField } from "../../../ui/Field.tsx";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 import { worked } from "../../instrument/Instrument.tsx";
 import { useJob } from "../../stage/context.ts";
+import { WorstDays } from "./WorstDays.tsx";
 
 const FIELDS: [name: keyof CoolingUnit, label: string, unit: string, share: number][] = [
   ["motorAmps", "Fan draws", "A", 1],
@@ -17,6 +19,16 @@ const FIELDS: [name: keyof CoolingUnit, label: string, unit: string, share: numb
 ];
 type Typed = Record<keyof CoolingUnit, string>;
 const EMPTY: Typed = { motorAmps: "", coreWidthMm: "", coreHeightMm: "", coreThicknessMm: "", freeShare: "" };
+
+const NOTHING = { old: EMPTY, made: EMPTY, cooler: "", besides: {} as Partial<Record<Besides, string>> };
+/** What else may be changed, without a figure of today's: that is on the card. */
+const BESIDES = [
+  ["opensC", "Another thermostat opens", "°C", 1],
+  ["fanOnC", "Another switch starts the fan", "°C", 1],
+  ["fraction", "Another strength", "%", 0.01],
+  ["capGaugeKPa", "Another cap", "kPa", 1],
+] as const;
+type Besides = (typeof BESIDES)[number][0];
 
 /** No figure of a car is larger. */
 const MOST = 10_000;
@@ -64,7 +76,7 @@ function RangeBar({ name, low, high }: { name: string; low: number; high: number
 /** What a slim fan, a thicker core or an added cooler does to air and heat, as a range against what is in the car. */
 export function WillItCoolPart() {
   const { page, book, mayBook } = useJob();
-  const [typed, setTyped] = useDraft(`cool:${page.job.id}`, { old: EMPTY, made: EMPTY, cooler: "" });
+  const [typed, setTyped] = useDraft(`cool:${page.job.id}`, NOTHING);
   const hasAny = [typed.old, typed.made].some((unit) =>
     Object.values(unit).some((text) => text.trim() !== ""),
   );
@@ -73,6 +85,17 @@ export function WillItCoolPart() {
     willItCool(unitOf(typed.old), unitOf(typed.made), cooler / 100),
   );
   const found = outcome && "result" in outcome ? outcome.result : undefined;
+  const besides = typed.besides ?? {};
+  const isBesideWrong = BESIDES.some(([name]) => isWrong(besides[name] ?? ""));
+  const change: WhatIf = {
+    ...(found && { standing: found.heat, onRoad: found.onRoad }),
+    ...Object.fromEntries(
+      BESIDES.flatMap(([name, , , share]) => {
+        const value = figure(besides[name] ?? "");
+        return value === undefined ? [] : [[name, value * share]];
+      }),
+    ),
+  };
   return (
     <div className="flex flex-col gap-5">
       <table className="w-full max-sm:table-fixed">
@@ -157,6 +180,29 @@ export function WillItCoolPart() {
           </>
         )}
       </section>
+      <div className="grid max-w-xl grid-cols-1 gap-x-6 gap-y-2 sm:grid-cols-2">
+        {BESIDES.map(([name, label, unit]) => (
+          <TextField
+            key={name}
+            label={label}
+            unit={unit}
+            inputMode="decimal"
+            maxLength={5}
+            value={besides[name] ?? ""}
+            error={isWrong(besides[name] ?? "") ? `A figure in ${unit}.` : undefined}
+            disabled={!mayBook}
+            onChange={(event) => setTyped({ ...typed, besides: { ...besides, [name]: event.target.value } })}
+          />
+        ))}
+      </div>
+      <WorstDays
+        change={change}
+        trouble={
+          isBesideWrong || (outcome && "trouble" in outcome)
+            ? "A figure above is none: put it right first."
+            : undefined
+        }
+      />
       <div className="flex flex-wrap gap-2">
         <Button
           disabled={!mayBook || !found}
@@ -164,7 +210,7 @@ export function WillItCoolPart() {
         >
           Book it
         </Button>
-        <Button weight="quiet" onClick={() => setTyped({ old: EMPTY, made: EMPTY, cooler: "" })}>
+        <Button weight="quiet" onClick={() => setTyped(NOTHING)}>
           Clear it
         </Button>
       </div>
