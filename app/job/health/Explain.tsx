@@ -81,13 +81,13 @@ function Asked({ log, good }: { log: LogOfVehicle; good: LogOfVehicle | undefine
         {good ? `, as its log of ${dateOf(good.at, timeZone)} shows it,` : ", as its card has it,"} and run
         over the same minutes.
       </p>
-      {fitting.state === "working" ? (
-        <Working words="Faults are being tried" share={fitting.share} onLeave={leave} />
-      ) : (
-        <Button className="self-start" onClick={() => void explain()}>
-          Explain the curve
-        </Button>
-      )}
+      <Working
+        label="Explain the curve"
+        words="Faults are being tried"
+        fitting={fitting}
+        onBegin={() => void explain()}
+        onLeave={leave}
+      />
       <div role="status" className="contents">
         {trouble && <p className="border-ink border-l-4 pl-3 font-bold">{trouble}</p>}
         {result && "explanation" in result && <p className="sr-only">The curve is explained.</p>}

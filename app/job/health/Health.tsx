@@ -131,13 +131,13 @@ function Held({ own, of }: { own: readonly LogOfVehicle[]; of: VehicleHealth }) 
           That log was of the radiator before: this one was fitted on {dateOf(of.radiatorAt ?? "", timeZone)}.
         </p>
       )}
-      {fitting.state === "working" ? (
-        <Working words="The log is being redrawn" share={fitting.share} onLeave={leave} />
-      ) : (
-        <Button className="self-start" onClick={() => void read()}>
-          Read its health
-        </Button>
-      )}
+      <Working
+        label="Read its health"
+        words="The log is being redrawn"
+        fitting={fitting}
+        onBegin={() => void read()}
+        onLeave={leave}
+      />
       <div role="status" className="contents">
         {trouble && <p className="border-ink border-l-4 pl-3 font-bold">{trouble}</p>}
         {result && "fit" in result && <p className="sr-only">The log is read.</p>}

@@ -54,17 +54,14 @@ export function WorstDays({ change, trouble }: { change: WhatIf; trouble: string
       <h4 id="worst-days" className="font-bold text-lg">
         On the worst days
       </h4>
-      {fitting.state === "working" ? (
-        <Working words="The worst days are being run" share={fitting.share} onLeave={leave} />
-      ) : (
-        <Button
-          className="self-start"
-          disabled={said !== undefined && trouble !== undefined}
-          onClick={() => void run()}
-        >
-          Run the worst days
-        </Button>
-      )}
+      <Working
+        label="Run the worst days"
+        words="The worst days are being run"
+        fitting={fitting}
+        isOff={trouble !== undefined}
+        onBegin={() => void run()}
+        onLeave={leave}
+      />
       <div role="status" className="contents">
         {said && <p className="border-ink border-l-4 pl-3 font-bold">{said}</p>}
         {ran && <p className="sr-only">The worst days are run.</p>}
