@@ -28,7 +28,7 @@ function pointsOf({
   const against = since.at(-1)?.againstLogId;
   return since.flatMap((read) => {
     const { passes } = read.figures;
-    if (!passes || read.againstLogId !== against) return [];
+    if (!passes || passes.value <= 0 || read.againstLogId !== against) return [];
     return [
       { read, point: { day: dayIn(read.at), share: passes.value, error: shareError("passes", passes) } },
     ];
