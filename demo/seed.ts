@@ -95,7 +95,7 @@ async function tell(app: Database, story: Story, today: Date, all: readonly Stor
   await book(entries.filter((entry) => entry.at > from));
   const good = all.find(({ key }) => key === story.heldAgainst);
   if (good) {
-    const read = healthRead(story, good, openingOf(good, today));
+    const read = healthRead(story, good, openingOf(good, today), SHOP_PLACE.altitudeM);
     const minute = (story.logs.at(-1)?.minute ?? 0) + 5;
     await book([
       { ...read, stage: "prove", at: after(minute).toISOString(), id: demoId(`${story.key}:health`) },

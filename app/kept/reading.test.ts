@@ -6,7 +6,7 @@ vi.mock("./kept-pages.ts", () => ({
   readPage: () => Promise.resolve({ at: "2026-01-01T08:00:00.000Z", data: "kept" }),
 }));
 
-const { keptReading, onLateReading } = await import("./reading.ts");
+const { isOld, keptReading, onLateReading } = await import("./reading.ts");
 
 /** Loaders of a page whose server answers with `words` after so long, and how often it was asked. */
 function page(answers: readonly { words: string; afterMs: number }[]) {
@@ -34,7 +34,9 @@ describe("a reading that comes late", () => {
     expect(heard).not.toHaveBeenCalled();
     await vi.advanceTimersByTimeAsync(2000);
     expect(heard).toHaveBeenCalledOnce();
+    expect(isOld("today/route")).toBe(false);
     expect(await read()).toBe("as it is");
+    expect(isOld("today/route")).toBe(false);
     expect(asked()).toBe(1);
     forget();
   });

@@ -68,7 +68,11 @@ export function keptReading<Data>(
     const { request, params, serverLoader } = args;
     const name = keptName(routeId, params, new URL(request.url).search);
     const late = name ? come(name) : undefined;
-    if (late) return late.read as Data;
+    if (late) {
+      connection.found();
+      old.delete(routeId);
+      return late.read as Data;
+    }
     const turn = (turns.get(name ?? "") ?? 0) + 1;
     turns.set(name ?? "", turn);
     const reading = (serverLoader() as Promise<Data>).then((read) => {

@@ -1,17 +1,18 @@
 import type { CoolingCard } from "../../core/trade/car/index.ts";
-import { HYPOTHESES } from "../../core/trade/diagnosis/knowledge/index.ts";
+import { CIRCUITS, HYPOTHESES, hypothesesOf } from "../../core/trade/diagnosis/knowledge/index.ts";
 import {
   type CarFit,
   type DayOutcome,
   type Explanation,
   explainCurve,
   fitCar,
+  HOT_DAY,
   leastShareFor,
   ownCar,
   type WhatIf,
   whatIf,
 } from "../../core/trade/health/index.ts";
-import { carOf, SCRIPTS, type ScriptName } from "../../core/trade/thermal/index.ts";
+import { carOf, SCRIPTS } from "../../core/trade/thermal/index.ts";
 import { type CurvePoint, readTrace, thinTrace } from "../../core/trade/trace/index.ts";
 
 /** A log as it was handed in, and how long the engine had stood. */
@@ -19,9 +20,6 @@ export interface GivenLog {
   text: string;
   restedH?: number;
 }
-
-/** What a hot day is, to this trade. */
-export const HOT_DAY: ScriptName = "school queue at 38 °C";
 
 export type ReadHealth =
   | { trouble: string }
@@ -39,6 +37,13 @@ const MOST_POINTS = 900;
 
 const rested = ({ restedH }: GivenLog) => (restedH === undefined ? {} : { restedH });
 
+/** How likely each fault is that a car with this card's circuit can have; of a circuit that nobody knows, each there is. */
+function weightsOf({ circuit }: CoolingCard): (id: string) => number {
+  const known = Object.values(CIRCUITS).find(({ kind }) => kind === circuit);
+  const weights = new Map((known ? hypothesesOf(known) : HYPOTHESES).map(({ id, weight }) => [id, weight]));
+  return (id) => weights.get(id) ?? 0;
+}
+
 /**
  * How a log may have come about, by the car as its good log shows it, or as its card has it where there is none that shows it. Runs in a
  * worker. `onProgress` hears 0 to 1.
@@ -55,7 +60,7 @@ export function explainLog(
   const own = good && goodTrace && ownCar(goodTrace, carOf(card), rested(good));
   const explanation = explainCurve(trace, own && "car" in own ? own.car : carOf(card), {
     ...rested(log),
-    weightOf: (id) => HYPOTHESES.find((each) => each.id === id)?.weight ?? 0,
+    weightOf: weightsOf(card),
     onProgress,
   });
   if (!explanation) return { trouble: "This log has less than two minutes: nothing can be told by it." };
@@ -69,6 +74,7 @@ export function runDays(
   card: CoolingCard,
   good: GivenLog | undefined,
   change: WhatIf,
+  altitudeM: number,
   onProgress: (share: number) => void,
 ): RanDays {
   const trace = good && readTrace(good.text).trace;
@@ -80,6 +86,7 @@ export function runDays(
   const from = isOwn ? 0.7 : 0;
   const days = whatIf(isOwn ? own.car : carOf(card), change, {
     isOwn,
+    altitudeM,
     onProgress: (share) => onProgress(from + (1 - from) * share),
   });
   return { days, isOwn };
@@ -93,6 +100,7 @@ export function readHealth(
   card: CoolingCard,
   good: GivenLog,
   log: GivenLog,
+  altitudeM: number,
   onProgress: (share: number) => void,
 ): ReadHealth {
   const [goodTrace, trace] = [readTrace(good.text).trace, readTrace(log.text).trace];
@@ -108,7 +116,7 @@ export function readHealth(
   if ("because" in own) return { trouble: own.because };
   const fit = fitCar(trace, own.car, { ...rested(log), onProgress: tell(0.6, 0.95) });
   if (!fit) return { trouble: "This log has less than two minutes: nothing can be told by it." };
-  const leastShare = leastShareFor(own.car, SCRIPTS[HOT_DAY]);
+  const leastShare = leastShareFor(own.car, SCRIPTS[HOT_DAY], altitudeM);
   onProgress(1);
   return { fit, points: thinTrace(trace, MOST_POINTS), ...(leastShare !== undefined && { leastShare }) };
 }

@@ -1,36 +1,31 @@
-import { useEffect } from "react";
-import { useFetcher } from "react-router";
 import { answeredTest, testedOwn } from "../../../core/book/acts/index.ts";
 import type { EntryDraft } from "../../../core/book/entry/index.ts";
-import { factsOf, WarmUpLog } from "../../../core/book/facts/index.ts";
 import { hypothesisOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import type { Explained } from "../../../core/trade/health/index.ts";
-import type { LogOfVehicle, VehicleHealth } from "../../../server/subjects/vehicles/read-health.ts";
+import type { LogOfVehicle } from "../../../server/subjects/vehicles/read-health.ts";
 import { Button } from "../../ui/Button.tsx";
 import { dateOf } from "../../ui/dates.ts";
 import type { ExplainedLog } from "../../workers/read-health.ts";
-import { logText } from "../prove/log-text.ts";
 import { useJob } from "../stage/context.ts";
-import { goodFor } from "./good-log.ts";
 import { RedrawnCurve } from "./RedrawnCurve.tsx";
 import { askExplain, useFit } from "./useFit.ts";
+import { givenLog, goodFor, useVehicleLogs } from "./vehicle-logs.ts";
 import { Working } from "./Working.tsx";
 
 const BEST = 3;
 const NAMED = 3;
 const LINES = ["dashed", "dotted", "dashed and dotted"];
-/** Farther apart, an account redraws nothing, °C. */
+/** Farther apart, an account redraws nothing, °C; and less likely beside the others, it is no witness. */
 const REDRAWN_C = 1.2;
+const LIKELY = 0.05;
 
-/** Whether a log's last one failed, and how it may have come about: the faults put into this car one after another. */
+type Read = Extract<ExplainedLog, { explanation: unknown }> & { of: LogOfVehicle };
+
+/** How the job's last log may have come about: the faults put into this car one after another. */
 export function Explain() {
-  const { page, entries } = useJob();
-  const { load, data } = useFetcher<VehicleHealth>();
-  const jobId = page.job.id;
-  const booked = factsOf(entries, WarmUpLog).length;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again as a log more is booked
-  useEffect(() => void load(`/jobs/${jobId}/health`), [load, jobId, booked]);
-  const log = data?.logs.findLast((each) => each.jobId === jobId);
+  const { page } = useJob();
+  const { of } = useVehicleLogs();
+  const log = of?.logs.findLast(({ jobId }) => jobId === page.job.id);
   return (
     <section aria-labelledby="explain" className="flex flex-col gap-4">
       <h3 id="explain" className="text-xl">
@@ -38,10 +33,10 @@ export function Explain() {
       </h3>
       {!page.card ? (
         <p>This vehicle has no cooling card: nobody knows what car to put a fault into.</p>
-      ) : !data ? (
+      ) : !of ? (
         <p role="status">Its logs are being looked up.</p>
       ) : log ? (
-        <Asked log={log} good={goodFor(log, data)} />
+        <Asked log={log} good={goodFor(log, of)} />
       ) : (
         <p>No log is booked in this job yet: book one on Prove, or begin one under Live log.</p>
       )}
@@ -52,24 +47,15 @@ export function Explain() {
 function Asked({ log, good }: { log: LogOfVehicle; good: LogOfVehicle | undefined }) {
   const { page, timeZone } = useJob();
   const { card } = page;
-  const { fitting, begin, leave } = useFit<ExplainedLog>();
+  const { fitting, begin, leave } = useFit<Read | { trouble: string }>();
   if (!card) return null;
   const explain = () =>
     begin(async (ask, hear) => {
-      const [text, goodText] = await Promise.all([
-        logText(log.jobId, log.logId),
-        good && logText(good.jobId, good.logId),
-      ]);
-      if (text === undefined || (good && goodText === undefined))
+      const [given, goodGiven] = await Promise.all([givenLog(log), good && givenLog(good)]);
+      if (!given || (good && !goodGiven))
         return { trouble: "A log could not be fetched. Try again when the server answers." };
-      const rested = (of: LogOfVehicle) => (of.restedH === undefined ? {} : { restedH: of.restedH });
-      return askExplain(
-        ask,
-        hear,
-        card,
-        good && goodText !== undefined ? { text: goodText, ...rested(good) } : undefined,
-        { text, ...rested(log) },
-      );
+      const told = await askExplain(ask, hear, card, goodGiven, given);
+      return "trouble" in told ? told : { ...told, of: log };
     });
   const result = fitting.state === "done" ? fitting.result : undefined;
   const trouble =
@@ -92,7 +78,7 @@ function Asked({ log, good }: { log: LogOfVehicle; good: LogOfVehicle | undefine
         {trouble && <p className="border-ink border-l-4 pl-3 font-bold">{trouble}</p>}
         {result && "explanation" in result && <p className="sr-only">The curve is explained.</p>}
       </div>
-      {result && "explanation" in result && <Told result={result} log={log} />}
+      {result && "explanation" in result && <Told result={result} />}
     </>
   );
 }
@@ -112,13 +98,7 @@ function evidenceOf({ account, apartC }: Explained, log: LogOfVehicle): EntryDra
     : testedOwn("warm-up log redrawn", account.id === "sound" ? "pass" : "fail", seen);
 }
 
-function Told({
-  result,
-  log,
-}: {
-  result: Extract<ExplainedLog, { explanation: unknown }>;
-  log: LogOfVehicle;
-}) {
+function Told({ result }: { result: Read }) {
   const { system, book, mayBook } = useJob();
   const { explained, s } = result.explanation;
   const best = explained.slice(0, BEST);
@@ -148,9 +128,9 @@ function Told({
             </span>
             <Button
               weight={index === 0 && isRedrawn ? "plain" : "quiet"}
-              disabled={!mayBook || !isRedrawn}
+              disabled={!mayBook || each.apartC > REDRAWN_C || each.share < LIKELY}
               aria-label={`Book as evidence: ${each.account.words}`}
-              onClick={() => book(evidenceOf(each, log))}
+              onClick={() => book(evidenceOf(each, result.of))}
             >
               Book as evidence
             </Button>

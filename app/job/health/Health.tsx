@@ -1,22 +1,19 @@
-import { useEffect, useState } from "react";
-import { useFetcher } from "react-router";
+import { useState } from "react";
 import { readHealth } from "../../../core/book/acts/index.ts";
-import { factsOf, type HealthFigure, WarmUpLog } from "../../../core/book/facts/index.ts";
 import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
-import { HEALTH_FIGURES, type HealthFigureName } from "../../../core/trade/car/index.ts";
-import { type HealthLine, healthLines } from "../../../core/trade/health/index.ts";
+import { bookedWords, type HealthLine, healthLines, toldFigures } from "../../../core/trade/health/index.ts";
 import type { LogOfVehicle, VehicleHealth } from "../../../server/subjects/vehicles/read-health.ts";
+import { useMember } from "../../desk/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { dateOf } from "../../ui/dates.ts";
 import { Choice } from "../../ui/Field.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { HealthYears } from "../../vehicle/health/HealthYears.tsx";
 import type { ReadHealth } from "../../workers/read-health.ts";
-import { logText } from "../prove/log-text.ts";
 import { useJob } from "../stage/context.ts";
-import { goodFor } from "./good-log.ts";
 import { RedrawnCurve } from "./RedrawnCurve.tsx";
 import { askHealth, useFit } from "./useFit.ts";
+import { givenLog, goodFor, useVehicleLogs } from "./vehicle-logs.ts";
 import { Working } from "./Working.tsx";
 
 type Read = Extract<ReadHealth, { fit: unknown }> & { of: Pair };
@@ -25,25 +22,11 @@ interface Pair {
   good: LogOfVehicle;
 }
 
-/** The figures that were told, as the book keeps them. */
-function toldOf({ fit }: Read): Partial<Record<HealthFigureName, HealthFigure>> {
-  return Object.fromEntries(
-    HEALTH_FIGURES.flatMap((name) => {
-      const figure = fit.figures[name];
-      return figure.isTold ? [[name, { value: figure.value, error: figure.error }]] : [];
-    }),
-  );
-}
-
 /** How healthy radiator, fan, thermostat and sensor are, as a log tells it: held against a good log of the same car. */
 export function Health() {
-  const { page, entries, timeZone } = useJob();
-  const { load, data } = useFetcher<VehicleHealth>();
-  const jobId = page.job.id;
-  const booked = factsOf(entries, WarmUpLog).length;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again as a log more is booked
-  useEffect(() => void load(`/jobs/${jobId}/health`), [load, jobId, booked]);
-  const own = (data?.logs ?? []).filter((log) => log.jobId === jobId);
+  const { page, timeZone } = useJob();
+  const { of } = useVehicleLogs();
+  const own = (of?.logs ?? []).filter(({ jobId }) => jobId === page.job.id);
   return (
     <section aria-labelledby="health" className="flex flex-col gap-4">
       <h3 id="health" className="text-xl">
@@ -51,22 +34,23 @@ export function Health() {
       </h3>
       {!page.card ? (
         <p>This vehicle has no cooling card: nobody knows what car to redraw the log by.</p>
-      ) : !data ? (
+      ) : !of ? (
         <p role="status">Its logs are being looked up.</p>
       ) : own.length === 0 ? (
         <p>
           No log is booked in this job yet. Book a warm-up of a cold engine, best until its fan has run twice.
         </p>
       ) : (
-        <Held own={own} of={data} />
+        <Held own={own} of={of} />
       )}
-      {data && <HealthYears of={data} timeZone={timeZone} />}
+      {of && <HealthYears of={of} timeZone={timeZone} />}
     </section>
   );
 }
 
 function Held({ own, of }: { own: readonly LogOfVehicle[]; of: VehicleHealth }) {
   const { page, timeZone } = useJob();
+  const { altitudeM } = useMember();
   const { card } = page;
   const { fitting, begin, leave } = useFit<Read | { trouble: string }>();
   const [chosen, setChosen] = useState<{ log?: string; good?: string }>({});
@@ -89,20 +73,10 @@ function Held({ own, of }: { own: readonly LogOfVehicle[]; of: VehicleHealth }) 
     ));
   const read = () =>
     begin(async (ask, hear) => {
-      const [text, goodText] = await Promise.all([
-        logText(log.jobId, log.logId),
-        logText(good.jobId, good.logId),
-      ]);
-      if (text === undefined || goodText === undefined)
+      const [given, goodGiven] = await Promise.all([givenLog(log), givenLog(good)]);
+      if (!given || !goodGiven)
         return { trouble: "One of the logs could not be fetched. Try again when the server answers." };
-      const rested = ({ restedH }: LogOfVehicle) => (restedH === undefined ? {} : { restedH });
-      const result = await askHealth(
-        ask,
-        hear,
-        card,
-        { text: goodText, ...rested(good) },
-        { text, ...rested(log) },
-      );
+      const result = await askHealth(ask, hear, card, goodGiven, given, altitudeM ?? 0);
       return "trouble" in result ? result : { ...result, of: { log, good } };
     });
   const result = fitting.state === "done" ? fitting.result : undefined;
@@ -160,8 +134,6 @@ function Said({ read }: { read: Read }) {
     ...(card?.fanOnC[0] !== undefined && { onC: card.fanOnC[0], offC: card.fanOffC[0] ?? null }),
   });
   const told = lines.filter(({ isTold }) => isTold);
-  const worth = told.filter(({ isOff }) => isOff);
-  const words = (worth.length > 0 ? worth : told.slice(0, 1)).map((line) => line.words).join(" ");
   return (
     <div className="flex flex-col gap-4">
       <ul aria-label="What it says" className="border-ink border-t-2">
@@ -192,11 +164,11 @@ function Said({ read }: { read: Read }) {
           disabled={!mayBook}
           onClick={() =>
             book(
-              readHealth(words, {
+              readHealth(bookedWords(lines), {
                 logId: of.log.logId,
                 againstLogId: of.good.logId,
                 againstDay: of.good.at.slice(0, 10),
-                figures: toldOf(read),
+                figures: toldFigures(fit),
                 apartC: fit.apartC,
                 ...(leastShare !== undefined && { leastShare }),
               }),

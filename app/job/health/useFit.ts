@@ -58,8 +58,9 @@ export const askHealth = (
   card: CoolingCard,
   good: GivenLog,
   log: GivenLog,
+  altitudeM: number,
 ): Promise<ReadHealth> =>
-  ask((work) => work.readHealth(card, good, log, heardFromWorker(hear)) as Promise<ReadHealth>);
+  ask((work) => work.readHealth(card, good, log, altitudeM, heardFromWorker(hear)) as Promise<ReadHealth>);
 
 /** How a log may have come about, in the thread that is given. */
 export const askExplain = (
@@ -78,5 +79,6 @@ export const askDays = (
   card: CoolingCard,
   good: GivenLog | undefined,
   change: WhatIf,
+  altitudeM: number,
 ): Promise<RanDays> =>
-  ask((work) => work.runDays(card, good, change, heardFromWorker(hear)) as Promise<RanDays>);
+  ask((work) => work.runDays(card, good, change, altitudeM, heardFromWorker(hear)) as Promise<RanDays>);

@@ -1,6 +1,6 @@
 import { line, scaleLinear, scaleUtc } from "d3";
 import { declineOf, type HealthPoint, shareError } from "../../../core/trade/health/index.ts";
-import type { HealthOfVehicle, VehicleHealth } from "../../../server/subjects/vehicles/read-health.ts";
+import type { VehicleHealth } from "../../../server/subjects/vehicles/read-health.ts";
 import { AxisBottom, AxisLeft } from "../../charts/axes.tsx";
 import { Chart } from "../../charts/Chart.tsx";
 import { frameOf } from "../../charts/frame.ts";
@@ -19,32 +19,44 @@ const seasonOf = (day: number) => {
   return `${season} ${date.getUTCFullYear()}`;
 };
 
-/** What was read since the radiator that is in it was fitted, of one good log alone: shares of different logs can't be drawn together. */
-function pointsOf({
-  reads,
-  radiatorAt = "",
-}: VehicleHealth): { point: HealthPoint; read: HealthOfVehicle }[] {
-  const since = reads.filter((read) => read.at >= radiatorAt && read.figures.passes);
-  const against = since.at(-1)?.againstLogId;
-  return since.flatMap((read) => {
-    const { passes } = read.figures;
-    if (!passes || passes.value <= 0 || read.againstLogId !== against) return [];
-    return [
-      { read, point: { day: dayIn(read.at), share: passes.value, error: shareError("passes", passes) } },
-    ];
-  });
+interface Years {
+  found: { point: HealthPoint; at: string }[];
+  /** The log that they are held against, where it is of the same radiator: one of them, and what it passed then. */
+  good: HealthPoint | undefined;
+  leastShare: number | undefined;
 }
 
-/** The log that the others are held against is one of them: what it passed then, known as well as they are. */
-const withGood = (goodDay: number, points: readonly HealthPoint[]): HealthPoint[] => [
-  { day: goodDay, share: 1, error: shareError("passes", { value: 1, error: 0 }) },
-  ...points,
-];
+/**
+ * What was read since the radiator that is in it was fitted, of one good log alone: shares of different logs can't be drawn together.
+ * Each log once, as it was read last, on its own day and not on that of its reading.
+ */
+function yearsOf({ logs, reads, radiatorAt = "" }: VehicleHealth): Years {
+  const logAt = (logId: string, otherwise: string) =>
+    logs.find((log) => log.logId === logId)?.at ?? otherwise;
+  const dated = reads.map((read) => ({ read, at: logAt(read.logId, read.at) }));
+  const since = dated.filter(({ read, at }) => at >= radiatorAt && (read.figures.passes?.value ?? 0) > 0);
+  const last = since.at(-1)?.read;
+  if (!last) return { found: [], good: undefined, leastShare: undefined };
+  const same = since.filter(({ read }) => read.againstLogId === last.againstLogId);
+  const newest = [...new Map(same.map((each) => [each.read.logId, each])).values()];
+  const found = newest.flatMap(({ read, at }) => {
+    const { passes } = read.figures;
+    return passes
+      ? [{ at, point: { day: dayIn(at), share: passes.value, error: shareError("passes", passes) } }]
+      : [];
+  });
+  const goodAt = logAt(last.againstLogId, last.againstDay);
+  const error = shareError("passes", { value: 1, error: 0 });
+  return {
+    found,
+    good: goodAt >= radiatorAt ? { day: dayIn(goodAt), share: 1, error } : undefined,
+    leastShare: same.findLast(({ read }) => read.leastShare !== undefined)?.read.leastShare,
+  };
+}
 
-function prospect(of: VehicleHealth, decline: ReturnType<typeof declineOf>): string {
+function prospect(leastShare: number | undefined, decline: ReturnType<typeof declineOf>): string {
   if ("because" in decline) return decline.because;
   const rate = `By the year it passes ${Math.abs(percent(decline.perYear))} % ${decline.perYear < 0 ? "less" : "more"} of what it did, within ${percent(1.645 * decline.error)} %.`;
-  const { leastShare } = of.reads.findLast((read) => read.leastShare !== undefined) ?? {};
   if (leastShare === undefined) return rate;
   const held = `To stand through a hot day, the school queue at 38 °C with air conditioning, wants ${percent(leastShare)} %, a climb more`;
   const when = decline.reaches(leastShare);
@@ -55,27 +67,23 @@ function prospect(of: VehicleHealth, decline: ReturnType<typeof declineOf>): str
 
 /** What a radiator passed over the years, as it was booked, and when it will no longer hold a hot day. */
 export function HealthYears({ of, timeZone }: { of: VehicleHealth; timeZone: string }) {
-  const found = pointsOf(of);
+  const { found, good, leastShare } = yearsOf(of);
   if (found.length === 0) return null;
   const points = found.map(({ point }) => point);
-  const good = found[0]?.read.againstDay ?? "";
-  const goodDay = dayIn(good);
-  const decline = declineOf(withGood(goodDay, points));
-  const [from, to] = [
-    Math.min(goodDay, ...points.map(({ day }) => day)),
-    Math.max(...points.map(({ day }) => day)),
-  ];
+  const all = good ? [good, ...points] : points;
+  const decline = declineOf(all);
+  const days = all.map(({ day }) => day);
+  const [from, to] = [Math.min(...days), Math.max(...days)];
   const room = Math.max(30, 0.06 * (to - from));
   const x = scaleUtc([(from - room) * DAY_MS, (to + room) * DAY_MS], [FRAME.left, FRAME.right]);
   const most = Math.max(1.1, ...points.map(({ share, error }) => share + 1.645 * error));
   const y = scaleLinear([0, most], [FRAME.bottom, FRAME.top]);
   const at = (day: number) => x(day * DAY_MS);
-  const words = prospect(of, decline);
+  const words = prospect(leastShare, decline);
   const path = line<HealthPoint>(
     ({ day }) => at(day),
     ({ share }) => y(share),
   );
-  const { leastShare } = of.reads.findLast((read) => read.leastShare !== undefined) ?? {};
   return (
     <section aria-labelledby="health-years" className="flex flex-col gap-2">
       <h3 id="health-years" className="text-xl">
@@ -86,10 +94,10 @@ export function HealthYears({ of, timeZone }: { of: VehicleHealth; timeZone: str
         size={FRAME}
         name="Over the years"
         className="w-full min-w-[36rem]"
-        told={`Heat that the radiator passes, of that on ${dateOf(good, timeZone)}: ${found
+        told={`Heat that the radiator passes, of what it did in its good log: ${found
           .map(
-            ({ read, point }) =>
-              `${percent(point.share)} ± ${percent(point.error)} % on ${dateOf(read.at, timeZone)}`,
+            ({ at: day, point }) =>
+              `${percent(point.share)} ± ${percent(point.error)} % on ${dateOf(day, timeZone)}`,
           )
           .join("; ")}. ${words}`}
       >
@@ -114,17 +122,19 @@ export function HealthYears({ of, timeZone }: { of: VehicleHealth; timeZone: str
             </Word>
           </>
         )}
-        <rect
-          x={at(goodDay) - 5}
-          y={y(1) - 5}
-          width={10}
-          height={10}
-          fill="var(--paper)"
-          stroke="var(--ink)"
-          strokeWidth="2"
-        >
-          <title>the good log</title>
-        </rect>
+        {good && (
+          <rect
+            x={at(good.day) - 5}
+            y={y(1) - 5}
+            width={10}
+            height={10}
+            fill="var(--paper)"
+            stroke="var(--ink)"
+            strokeWidth="2"
+          >
+            <title>the good log</title>
+          </rect>
+        )}
         {!("because" in decline) && (
           <Curve
             path={path([from, to].map((day) => ({ day, share: decline.at(day), error: 0 })))}

@@ -103,4 +103,10 @@ export class HealthRead {
     },
   };
   static words = (_: HealthRead, entry: EntryDraft, system: System) => sentence(entry, system);
+
+  static about = ({ logId }: HealthRead) => ({
+    id: logId,
+    fact: "warm-up-log",
+    refusal: "That log is not in this job's book.",
+  });
 }

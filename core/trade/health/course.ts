@@ -1,3 +1,4 @@
+import { SENSOR_OPEN_C, SENSOR_SHORT_C } from "../limits/index.ts";
 import { type ThermalCar, ThermalRun } from "../thermal/index.ts";
 import type { Trace } from "../trace/index.ts";
 
@@ -8,8 +9,6 @@ export interface Course {
   coolantC: Float64Array;
   /** Turns a minute up to each row. */
   rpm: Float64Array;
-  /** Readings that went into each row. */
-  count: Float64Array;
   /** The first readings of coolant and of the air that goes in, °C; air unknown where the log has none. */
   firstC: number;
   intakeC?: number;
@@ -19,9 +18,13 @@ export interface Course {
 
 const IDLE_RPM = 800;
 const FIRST_S = 30;
+const FIRST_READ_S = 10;
 /** A log of half an hour has so many rows; a longer one wider rows, up to a minute. */
 const ROWS = 600;
 const [LEAST_ROW_S, MOST_ROW_S] = [3, 60];
+
+/** More of a log than that, and its sensor is dead. */
+const MOST_DEAD = 0.3;
 
 const meanOf = (values: ArrayLike<number>, from: number, to: number): number => {
   let [sum, count] = [0, 0];
@@ -35,14 +38,23 @@ const meanOf = (values: ArrayLike<number>, from: number, to: number): number => 
   return count > 0 ? sum / count : Number.NaN;
 };
 
+/** A log without what can't be a temperature, where it is no more than a stretch here and there; one that is nothing else stays as it is. */
+function withoutDropouts(coolantC: Float64Array): Float64Array {
+  const isDead = (value: number) => value <= SENSOR_OPEN_C || value >= SENSOR_SHORT_C;
+  const dead = coolantC.reduce((count, value) => count + (isDead(value) ? 1 : 0), 0);
+  if (dead === 0 || dead > MOST_DEAD * coolantC.length) return coolantC;
+  return coolantC.map((value) => (isDead(value) ? Number.NaN : value));
+}
+
 /** A log as a course to run a car over, cut at so many seconds. Nothing where there is too little to see anything by. */
 export function courseOf(trace: Trace, untilS = Number.POSITIVE_INFINITY): Course | undefined {
-  const { s, coolantC, rpm, intakeC } = trace;
+  const { s, rpm, intakeC } = trace;
+  const coolantC = withoutDropouts(trace.coolantC);
   const count = s.findLastIndex((at) => at <= untilS) + 1;
   const [firstS, lastS] = [s[0], s[count - 1]];
   if (firstS === undefined || lastS === undefined || lastS - firstS < 60) return undefined;
   const rowS = Math.min(MOST_ROW_S, Math.max(LEAST_ROW_S, Math.round((lastS - firstS) / ROWS)));
-  const rows: { s: number; coolantC: number; rpm: number; count: number }[] = [];
+  const rows: { s: number; coolantC: number; rpm: number }[] = [];
   let revs = IDLE_RPM;
   for (let from = 0, to = 0; from < count; from = to) {
     const cell = Math.floor(((s[from] as number) - firstS) / rowS);
@@ -51,13 +63,19 @@ export function courseOf(trace: Trace, untilS = Number.POSITIVE_INFINITY): Cours
       const seen = meanOf(rpm, from, to);
       if (Number.isFinite(seen)) revs = seen;
     }
-    rows.push({
-      s: meanOf(s, from, to) - firstS,
-      coolantC: meanOf(coolantC, from, to),
-      rpm: revs,
-      count: to - from,
-    });
+    const shown = meanOf(coolantC, from, to);
+    if (Number.isFinite(shown)) rows.push({ s: meanOf(s, from, to) - firstS, coolantC: shown, rpm: revs });
   }
+  const [first] = rows;
+  if (!first) return undefined;
+  const read = meanOf(
+    coolantC,
+    0,
+    Math.max(
+      1,
+      s.findIndex((at) => at - firstS > FIRST_READ_S),
+    ),
+  );
   const early = s.findIndex((at) => at - firstS > FIRST_S);
   const intake = intakeC ? meanOf(intakeC, 0, early) : Number.NaN;
   const of = (name: keyof (typeof rows)[number]) => Float64Array.from(rows, (row) => row[name]);
@@ -65,15 +83,7 @@ export function courseOf(trace: Trace, untilS = Number.POSITIVE_INFINITY): Cours
     s: of("s"),
     coolantC: of("coolantC"),
     rpm: of("rpm"),
-    count: of("count"),
-    firstC: meanOf(
-      coolantC,
-      0,
-      Math.max(
-        1,
-        s.findIndex((at) => at - firstS > 10),
-      ),
-    ),
+    firstC: Number.isFinite(read) ? read : first.coolantC,
     rowS,
     ...(Number.isFinite(intake) && { intakeC: intake }),
   };

@@ -1,4 +1,4 @@
-import { type Script, simulate, type ThermalCar } from "../thermal/index.ts";
+import { type Script, type ScriptName, simulate, type ThermalCar } from "../thermal/index.ts";
 import { AS_ITS_OWN, carAs } from "./fitted-figures.ts";
 import { spareC } from "./spare.ts";
 
@@ -71,6 +71,9 @@ export function declineOf(points: readonly HealthPoint[]): Decline | { because: 
   };
 }
 
+/** What a hot day is, to this trade: standing in it. */
+export const HOT_DAY: ScriptName = "school queue at 38 °C";
+
 const LEAST_SHARE = 0.1;
 const STEP_S = 0.5;
 
@@ -98,7 +101,12 @@ export function spareAt(car: ThermalCar, script: Script, share: number): number 
  * The least share of what it passed at which a car still holds a script, 0.1 to 1, to a hundredth; nothing where it doesn't even
  * when whole.
  */
-export function leastShareFor(car: ThermalCar, script: Script): number | undefined {
+export function leastShareFor(
+  car: ThermalCar,
+  given: Script,
+  altitudeM = given.altitudeM,
+): number | undefined {
+  const script = altitudeM === undefined ? given : { ...given, altitudeM };
   if (spareAt(car, script, 1) < 0) return undefined;
   let [low, high] = [LEAST_SHARE, 1];
   if (spareAt(car, script, low) >= 0) return low;

@@ -42,6 +42,12 @@ describe("what draws a curve", () => {
     expect(explained.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 6);
   });
 
+  it("names no fault that this car can't have", () => {
+    const weightOf = (id: string) => (id === "motor" || id === "nothing-wrong" ? 1 : 0);
+    const told = explainCurve(logOf(["motor"]), USUAL_CAR, { restedH: 9, weightOf })?.explained ?? [];
+    expect(told.map(({ account }) => account.hypotheses)).toEqual([["motor"], ["nothing-wrong"]]);
+  });
+
   it("takes a sound car for one, and goes from a worker to its page as it is", () => {
     const heard: number[] = [];
     const told = explainCurve(logOf([]), USUAL_CAR, { restedH: 9, onProgress: (share) => heard.push(share) });

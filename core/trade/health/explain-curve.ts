@@ -25,7 +25,7 @@ export interface Explanation {
 
 export interface ExplainTerms {
   restedH?: number;
-  /** How likely a hypothesis is before the log, any unit; as likely as the others where it isn't said. */
+  /** How likely a hypothesis is before the log, any unit; as likely as the others where it isn't said, and none of this car's at 0. */
   weightOf?: (hypothesis: string) => number;
   onProgress?: (share: number) => void;
 }
@@ -199,7 +199,11 @@ export function explainCurve(
   });
   const pieces = cutsOf(events, trace, endS).flatMap((cut) => courseOf(trace, cut) ?? []);
   const courses = [...pieces.slice(1, -1).filter((_, index) => index % 2 === 0), course];
-  const glanced = ACCOUNTS.filter(({ leastStages = 0 }) => car.fans.length >= leastStages)
+  const glanced = ACCOUNTS.map((account) => ({
+    ...account,
+    hypotheses: account.hypotheses.filter((id) => weightOf(id) > 0),
+  }))
+    .filter(({ leastStages = 0, hypotheses }) => car.fans.length >= leastStages && hypotheses.length > 0)
     .map((account) => {
       const trials = courses.map((piece) => new Trial(car, account, piece, ambientC, isCold));
       return { account, trials, begin: (trials.at(-1) as Trial).begin() };
@@ -227,9 +231,7 @@ export function explainCurve(
       ...(degree !== undefined && { degree }),
       // A degree that was free is paid for, as the criterion of Schwarz has it.
       score:
-        best.cost -
-        2 * Math.log(Math.max(1e-6, weight)) +
-        (degree === undefined ? 0 : Math.log(course.s.length / TOGETHER)),
+        best.cost - 2 * Math.log(weight) + (degree === undefined ? 0 : Math.log(course.s.length / TOGETHER)),
       apartC: Math.sqrt(squares / course.s.length),
       redrawnC: best.redrawnC,
     };

@@ -129,6 +129,13 @@ describe("fitting a car to its log", () => {
     );
   });
 
+  it("goes by what a sensor showed where it wasn't gone for a moment", () => {
+    const log = logged({ passes: 0.7 });
+    const gone = { ...log, coolantC: log.coolantC.map((value, row) => (row % 400 < 3 ? -40 : value)) };
+    const fit = fitCar(gone, USUAL_CAR, { restedH: 10 });
+    expect(Math.abs(figureOf(fit, "passes") - 0.7)).toBeLessThan(0.04);
+  });
+
   it("of a fan that is dead tells no start and no air", () => {
     const { trace } = simulate(USUAL_CAR, STANDING, ["motor"], { seed: 4 });
     const fit = fitCar(trace, USUAL_CAR, { restedH: 10 });

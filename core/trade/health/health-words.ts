@@ -124,3 +124,20 @@ export function healthLines(
       : { of, isTold: false, isOff: false, words: `${NAMES[of]} can't be told: ${figure.because}.` };
   });
 }
+
+/** The figures that were told, with their errors: what a book keeps of a fit. */
+export const toldFigures = ({
+  figures,
+}: Pick<CarFit, "figures">): Partial<Record<ToldName, { value: number; error: number }>> =>
+  Object.fromEntries(
+    Object.entries(figures).flatMap(([name, figure]) =>
+      figure.isTold ? [[name, { value: figure.value, error: figure.error }]] : [],
+    ),
+  );
+
+/** A fit in the sentence that a book keeps: everything that is off, or else the first that was told. */
+export function bookedWords(lines: readonly HealthLine[]): string {
+  const told = lines.filter(({ isTold }) => isTold);
+  const off = told.filter(({ isOff }) => isOff);
+  return (off.length > 0 ? off : told.slice(0, 1)).map(({ words }) => words).join(" ");
+}

@@ -62,6 +62,12 @@ describe("what if", () => {
     expect(width(true)).toBeLessThan(width(false));
   });
 
+  it("higher up it boils sooner, at the same heat", () => {
+    const [low, high] = [of({}), of({}, { altitudeM: 1500 })].map((each) => each.get("motorway")?.today);
+    expect(high?.peakC.low).toBeCloseTo(low?.peakC.low ?? Number.NaN, 6);
+    expect(high?.marginC.low).toBeLessThan((low?.marginC.low ?? 0) - 1);
+  });
+
   it("a weaker cap takes its margin and nothing else; water boils sooner than half glycol", () => {
     const day = "motorway";
     const [asIs, cap, water] = [of({}), of({ capGaugeKPa: 10 }), of({ fraction: 0 })].map(

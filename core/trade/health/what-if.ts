@@ -97,8 +97,12 @@ function changedCar(car: ThermalCar, change: WhatIf, place: number): ThermalCar 
   };
 }
 
-function ran(car: ThermalCar, day: ScriptName) {
-  const { truth, trace } = simulate(car, SCRIPTS[day], [], { dtS: STEP_S, hz: 0.5, isExact: true });
+function ran(car: ThermalCar, day: ScriptName, altitudeM: number) {
+  const { truth, trace } = simulate(car, { ...SCRIPTS[day], altitudeM }, [], {
+    dtS: STEP_S,
+    hz: 0.5,
+    isExact: true,
+  });
   const { blockC, stages, boilsC } = truth;
   const peakC = blockC.reduce((most, value) => Math.max(most, value), Number.NEGATIVE_INFINITY);
   const runs = stages.reduce((sum, count) => sum + (count > 0 ? 1 : 0), 0);
@@ -147,8 +151,9 @@ export function whatIf(
   change: WhatIf,
   {
     isOwn = false,
+    altitudeM = 0,
     onProgress = () => undefined,
-  }: { isOwn?: boolean; onProgress?: (share: number) => void } = {},
+  }: { isOwn?: boolean; altitudeM?: number; onProgress?: (share: number) => void } = {},
 ): DayOutcome[] {
   checked(change);
   const random = seededRandom(7);
@@ -171,9 +176,9 @@ export function whatIf(
   });
   const isChange = change.standing !== undefined || change.onRoad !== undefined;
   return WORST_DAYS.map((day, at) => {
-    const today = cars.map((each) => ran(each, day));
+    const today = cars.map((each) => ran(each, day, altitudeM));
     const after = cars.map((each, draw) =>
-      ran(changedCar(each, change, (places[draw] as { change: number }).change), day),
+      ran(changedCar(each, change, (places[draw] as { change: number }).change), day, altitudeM),
     );
     onProgress((at + 1) / WORST_DAYS.length);
     const spare = after.map((each) => each.spareC);

@@ -15,7 +15,7 @@ export type ThermalTruth = { [Figure in keyof ThermalState]: Float64Array } & {
 export type SimulatedTrace = Trace & Required<Pick<Trace, "intakeC" | "rpm" | "radiatorOutC">>;
 
 export interface SimulateTerms {
-  /** Step of the calculation, 0.01 to 0.5 s. */
+  /** Step of the calculation, 0.01 to 1 s. */
   dtS?: number;
   seed?: number;
   /** Rows a second in the log, 0.1 to 10. */
@@ -28,7 +28,7 @@ export interface SimulateTerms {
  * A cooling system put through a script, with none, one or more faults of `core/trade/diagnosis`: metal, coolant of the block and of the
  * radiator, thermostat with lag and hysteresis, pump by revs, core by effectiveness and NTU, fans with their sensor. The log is as a
  * diagnostic port tells it: whole degrees C with ±1 °C of jitter, seconds; the truth beside it. Classical RK4; the same seed, the same
- * log. Throws a RangeError for a script that no car goes through, an unknown fault, a step outside 0.01 to 0.5 s.
+ * log. Throws a RangeError for a script that no car goes through, an unknown fault, a step outside 0.01 to 1 s.
  * Good enough to recognise, not to design by: figures not on a car's card are estimates. Source of the core's part: Kays and London,
  * Compact Heat Exchangers.
  */

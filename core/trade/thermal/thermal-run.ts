@@ -82,12 +82,12 @@ export class ThermalRun {
   private isOpen = false;
   private isBoiling = false;
 
-  /** Throws a RangeError for a step outside 0.01 to 0.5 s. The car has its faults already. */
+  /** Throws a RangeError for a step outside 0.01 to 1 s. The car has its faults already. */
   constructor(
     private readonly car: ThermalCar,
     { altitudeM = 0, startC, dtS = 0.1, seed = 1, isExact = false }: RunTerms,
   ) {
-    if (!(dtS >= 0.01 && dtS <= 1)) throw new RangeError(`A step of ${dtS} s: 0.01 to 0.5 can be.`);
+    if (!(dtS >= 0.01 && dtS <= 1)) throw new RangeError(`A step of ${dtS} s: 0.01 to 1 can be.`);
     this.flows = new HeatFlows(car, altitudeM);
     this.boilsC = this.flows.boilsC;
     this.fans = new Fans(car);

@@ -1,4 +1,4 @@
-import { HOTTEST_SOUND_C, RADIATOR_LAG_C } from "../limits/index.ts";
+import { HOTTEST_SOUND_C, RADIATOR_LAG_C, SENSOR_OPEN_C, SENSOR_SHORT_C } from "../limits/index.ts";
 import type { TraceEvent, TraceSpec } from "./analysis.ts";
 import { toleranceOf } from "./card-lines.ts";
 import { degrees } from "./degrees.ts";
@@ -24,8 +24,6 @@ interface LiveSoFar {
 const RATE_OVER_S = 60;
 /** Warmer than its fan's start by so much and still rising, an engine isn't left to run on, °C. */
 const WELL_PAST_C = 10;
-/** No sensor in coolant reads so, °C: an open circuit, and a short. */
-const [OPEN_C, SHORT_C] = [-39, 135];
 /** A knee shows some degrees behind the opening. */
 const KNEE_SHOWS_C = 6;
 const SLOW_C_PER_MINUTE = 0.4;
@@ -76,12 +74,12 @@ export function liveAdvice({ spec, samples, events, unreadS }: LiveSoFar): LiveA
       kind: "do",
       words: `Nothing was read for ${Math.round(unreadS)} s; the last was ${degrees(coolantC)}. Go by the car's own gauge, and switch off if it climbs.`,
     };
-  if (coolantC <= OPEN_C)
+  if (coolantC <= SENSOR_OPEN_C)
     return {
       kind: "do",
       words: `The sensor says ${degrees(coolantC)}: an open circuit reads so. Look at its plug.`,
     };
-  if (coolantC >= SHORT_C)
+  if (coolantC >= SENSOR_SHORT_C)
     return { kind: "do", words: `The sensor says ${degrees(coolantC)}: a short reads so. Look at its wire.` };
   const rate = rateOf(told);
   const tolerance = toleranceOf(spec);

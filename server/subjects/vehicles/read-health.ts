@@ -1,5 +1,6 @@
 import type { Entry } from "../../../core/book/entry/index.ts";
 import { factsOf, type HealthFigure, HealthRead, WarmUpLog } from "../../../core/book/facts/index.ts";
+import { plainPart } from "../../../core/book/parts/index.ts";
 import { partLives } from "../../../core/stages/earlier-jobs/index.ts";
 import type { HealthFigureName } from "../../../core/trade/car/index.ts";
 import type { Desk } from "../../database/connection.ts";
@@ -82,7 +83,7 @@ export function healthOf(
     }),
   );
   const radiator = partLives(jobs.map(({ id }) => ({ jobId: id, entries: bookOf(id) }))).find(
-    ({ item, to }) => item === "radiator" && !to,
+    ({ item, to }) => plainPart(item) === "radiator" && !to,
   );
   return { logs, reads, ...(radiator && { radiatorAt: radiator.from }) };
 }

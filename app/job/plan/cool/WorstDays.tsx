@@ -1,20 +1,36 @@
-import { useEffect } from "react";
-import { useFetcher } from "react-router";
 import { testedOwn } from "../../../../core/book/acts/index.ts";
 import { format, inShownTemperatures, type System } from "../../../../core/kernel/units/index.ts";
 import type { Verdict } from "../../../../core/kernel/verdict/index.ts";
 import type { DayOutcome, Span, WhatIf } from "../../../../core/trade/health/index.ts";
-import type { VehicleHealth } from "../../../../server/subjects/vehicles/read-health.ts";
+import { useMember } from "../../../desk/member.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { dateOf } from "../../../ui/dates.ts";
 import { VerdictShape } from "../../../ui/VerdictMark.tsx";
 import type { RanDays } from "../../../workers/read-health.ts";
 import { askDays, useFit } from "../../health/useFit.ts";
+import { givenLog, useVehicleLogs } from "../../health/vehicle-logs.ts";
 import { Working } from "../../health/Working.tsx";
-import { logText } from "../../prove/log-text.ts";
 import { useJob } from "../../stage/context.ts";
 
-type Ran = RanDays & { change: string };
+type Ran = RanDays & { change: WhatIf };
+
+const percent = ({ low, high }: Span) => {
+  const [from, to] = [low, high].map((share) => Math.round(100 * share));
+  return from === to ? `${from} %` : `${from} to ${to} %`;
+};
+
+/** What would be otherwise, for the line of the book: an answer without its question is none. */
+function changeWords({ standing, onRoad, opensC, fanOnC, fraction, capGaugeKPa }: WhatIf): string {
+  const said = [
+    standing && `another unit, ${percent(standing)} of today's heat standing still`,
+    onRoad && `${percent(onRoad)} on the road`,
+    opensC !== undefined && `thermostat ${opensC} °C`,
+    fanOnC !== undefined && `fan from ${fanOnC} °C`,
+    fraction !== undefined && `strength ${Math.round(100 * fraction)} %`,
+    capGaugeKPa !== undefined && `cap ${capGaugeKPa} kPa`,
+  ].filter((words) => typeof words === "string");
+  return said.length > 0 ? said.join(", ") : "as it is";
+}
 
 const span = ({ low, high }: Span, words: (value: number) => string) => {
   const [from, to] = [words(low), words(high)];
@@ -27,27 +43,23 @@ const ORDER: readonly Verdict[] = ["fail", "not-seen", "pass"];
 /** The car as it is and as it would be, on the days that this shop has to hold. */
 export function WorstDays({ change, trouble }: { change: WhatIf; trouble: string | undefined }) {
   const { page, system, timeZone, book, mayBook } = useJob();
-  const { load, data } = useFetcher<VehicleHealth>();
+  const { altitudeM } = useMember();
+  const { of, isComing } = useVehicleLogs();
   const { fitting, begin, leave } = useFit<Ran | { trouble: string }>();
-  const jobId = page.job.id;
-  useEffect(() => void load(`/jobs/${jobId}/health`), [load, jobId]);
   const { card } = page;
   if (!card) return <p>This vehicle has no cooling card: nobody knows what car to run.</p>;
-  const good = data?.logs.findLast(({ isSound }) => isSound);
-  const asked = JSON.stringify(change);
+  // As it is today: its newest good log, of the radiator that is in it.
+  const good = of?.logs.findLast(({ isSound, at }) => isSound && at >= (of.radiatorAt ?? ""));
   const run = () =>
     begin(async (ask, hear) => {
-      const text = good && (await logText(good.jobId, good.logId));
       // Without its log it is run by its card: wider, and said so.
-      const log =
-        text === undefined || !good
-          ? undefined
-          : { text, ...(good.restedH !== undefined && { restedH: good.restedH }) };
-      return { ...(await askDays(ask, hear, card, log, change)), change: asked };
+      const given = good && (await givenLog(good));
+      return { ...(await askDays(ask, hear, card, given, change, altitudeM ?? 0)), change };
     });
   const result = fitting.state === "done" ? fitting.result : undefined;
   const ran = result && "days" in result ? result : undefined;
   const said = trouble ?? (fitting.state === "broken" ? fitting.message : undefined);
+  const isStale = ran && JSON.stringify(ran.change) !== JSON.stringify(change);
   const worst = ran && [...ran.days].sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict))[0];
   return (
     <section aria-labelledby="worst-days" className="flex flex-col gap-3">
@@ -58,7 +70,7 @@ export function WorstDays({ change, trouble }: { change: WhatIf; trouble: string
         label="Run the worst days"
         words="The worst days are being run"
         fitting={fitting}
-        isOff={trouble !== undefined}
+        isOff={trouble !== undefined || isComing}
         onBegin={() => void run()}
         onLeave={leave}
       />
@@ -68,7 +80,7 @@ export function WorstDays({ change, trouble }: { change: WhatIf; trouble: string
       </div>
       {ran && worst && (
         <>
-          {ran.change !== asked && <p className="font-bold">Something was changed since: run them again.</p>}
+          {isStale && <p className="font-bold">Something was changed since: run them again.</p>}
           <ul aria-label="The worst days" className="border-ink border-t-2">
             {ran.days.map((day) => (
               <Day key={day.day} of={day} system={system} />
@@ -77,13 +89,21 @@ export function WorstDays({ change, trouble }: { change: WhatIf; trouble: string
           <p className="text-ink-2">
             {ran.isOwn && good
               ? `The car as its log of ${dateOf(good.at, timeZone)} shows it.`
-              : "The car by its card alone, so that little is known: a good warm-up log of it would tell more."}{" "}
+              : "The car by its card alone: no good log of it was at hand, so that little is known."}{" "}
             A model and no promise: what is fitted has to be proven on the road.
           </p>
           <Button
             className="self-start"
-            disabled={!mayBook || ran.change !== asked}
-            onClick={() => book(testedOwn("worst days", worst.verdict, `${worst.day}: ${worst.because}`))}
+            disabled={!mayBook || isStale}
+            onClick={() =>
+              book(
+                testedOwn(
+                  "worst days",
+                  worst.verdict,
+                  `${changeWords(ran.change)}: ${worst.day}: ${worst.because}`,
+                ),
+              )
+            }
           >
             Book this answer
           </Button>
