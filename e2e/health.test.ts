@@ -123,7 +123,9 @@ describe("a log's health", () => {
     await press(page, "Book this answer");
     await allSent(page);
     await expect
-      .poll(async () => (await bookWords(page)).some((words) => /Worst days: another unit, .*doesn't hold/.test(words)))
+      .poll(async () =>
+        (await bookWords(page)).some((words) => /Worst days: another unit, .*doesn't hold/.test(words)),
+      )
       .toBe(true);
     await write("Another cap", "nine");
     await seen(page, "A figure above is none: put it right first.");
