@@ -1,1 +1,2 @@
+export { picked } from "./picked.ts";
 export { seededRandom } from "./seeded-random.ts";

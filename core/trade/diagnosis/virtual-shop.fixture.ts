@@ -1,3 +1,4 @@
+import { picked } from "../../kernel/chance/index.ts";
 import { type Heat, heatAfter, heatedCents } from "./engine.ts";
 import {
   BOILS,
@@ -20,21 +21,12 @@ import { posterior } from "./posterior.ts";
 
 type Random = () => number;
 
-function pick<Item>(random: Random, items: readonly Item[], weightOf: (item: Item) => number): Item {
-  let left = random() * items.reduce((sum, item) => sum + weightOf(item), 0);
-  const found = items.find((item) => {
-    left -= weightOf(item);
-    return left <= 0;
-  });
-  return (found ?? items.at(-1)) as Item;
-}
-
 /** A car with a hidden fault, its complaint as an owner would tell it, and what is believed of it then. */
 export function virtualCar(random: Random, circuit: Circuit) {
   const priors = handbookPriors(circuit);
-  const truth = pick(random, priors, ({ weight }) => weight).id;
+  const truth = picked(random, priors, ({ weight }) => weight).id;
   const pattern = hypothesisOf(truth)?.shows ?? "sound";
-  const trouble = pick(random, Object.keys(TROUBLES) as Trouble[], (each) => troubleGiven(each, pattern));
+  const trouble = picked(random, Object.keys(TROUBLES) as Trouble[], (each) => troubleGiven(each, pattern));
   return {
     circuit,
     truth,
@@ -114,7 +106,7 @@ export function work(random: Random, car: ReturnType<typeof virtualCar>, way: Wa
       heat = heatAfter(network, place, heat);
       evidence.push({
         test: test.id,
-        outcome: pick(random, test.outcomes, ({ given }) => given[truth] ?? 0).id,
+        outcome: picked(random, test.outcomes, ({ given }) => given[truth] ?? 0).id,
       });
       continue;
     }

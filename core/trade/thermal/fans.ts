@@ -12,6 +12,15 @@ export class Fans {
     this.isOn = car.fans.map((_, stage) => car.heldFans.includes(stage));
   }
 
+  /** Those of another car, each as it runs now. */
+  of(car: ThermalCar): Fans {
+    const fans = new Fans(car);
+    fans.isCommanded = this.isCommanded;
+    for (const [stage, isOn] of this.isOn.entries())
+      if (stage < fans.isOn.length) fans.isOn[stage] = isOn || car.heldFans.includes(stage);
+    return fans;
+  }
+
   feltAt(y: Float64Array): number {
     const { fanSenses, sensorBiasC } = this.car;
     return fanSenses === "radiator" ? (y[TANK_SENSOR] as number) : (y[SENSOR] as number) + sensorBiasC;

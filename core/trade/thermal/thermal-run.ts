@@ -61,21 +61,24 @@ const JITTERS = 0.12;
 const INTAKE_WARMS_C = 8;
 const INTAKE_WARMS_S = 900;
 
+/** Beyond this it counts as open: more than what it never shuts off. */
+const openedFrom = ({ leastLift }: ThermalCar) => Math.max(OPENED, leastLift + 0.005);
+
 /** A car whose cooling system runs on, step after step, under whatever it is put through as it goes. Units as in `simulate`. */
 export class ThermalRun {
   readonly events: ThermalEvent[] = [];
-  readonly boilsC: number;
-  private readonly flows: HeatFlows;
-  private readonly fans: Fans;
-  private readonly step: (y: Float64Array, dt: number) => void;
+  private flows: HeatFlows;
+  private fans: Fans;
+  private step: (y: Float64Array, dt: number) => void;
   private readonly random: () => number;
   private readonly y: Float64Array;
   private readonly kept = new Float64Array(FIGURES);
   private readonly seen = new Float64Array(FIGURES);
   private readonly dtS: number;
   private readonly isExact: boolean;
-  private readonly heldAtFirstKJ: number;
-  private readonly opened: number;
+  private readonly altitudeM: number;
+  private heldAtFirstKJ: number;
+  private opened: number;
   private now: Conditions;
   private at = 0;
   private runS = 0;
@@ -84,18 +87,18 @@ export class ThermalRun {
 
   /** Throws a RangeError for a step outside 0.01 to 1 s. The car has its faults already. */
   constructor(
-    private readonly car: ThermalCar,
+    private car: ThermalCar,
     { altitudeM = 0, startC, dtS = 0.1, seed = 1, isExact = false }: RunTerms,
   ) {
     if (!(dtS >= 0.01 && dtS <= 1)) throw new RangeError(`A step of ${dtS} s: 0.01 to 1 can be.`);
     this.flows = new HeatFlows(car, altitudeM);
-    this.boilsC = this.flows.boilsC;
+    this.altitudeM = altitudeM;
     this.fans = new Fans(car);
     this.step = stepper(this.flows);
     this.random = seededRandom(seed);
     this.dtS = dtS;
     this.isExact = isExact;
-    this.opened = Math.max(OPENED, car.leastLift + 0.005);
+    this.opened = openedFrom(car);
     this.y = new Float64Array(FIGURES).fill(startC, METAL, TANK_SENSOR + 1);
     this.y[LIFT] = car.leastLift;
     this.y[LITRES] = car.litres;
@@ -109,6 +112,35 @@ export class ThermalRun {
   /** Seconds since it began. */
   get atS(): number {
     return this.at * this.dtS;
+  }
+
+  get boilsC(): number {
+    return this.flows.boilsC;
+  }
+
+  /**
+   * Another car from now on, as hot as this one: a fault that comes or goes while it runs. Coolant is lost where it holds less;
+   * `fill` puts it back.
+   */
+  become(car: ThermalCar): void {
+    const { y } = this;
+    const before = this.flows.heldKJ(y);
+    y[LITRES] = Math.min(y[LITRES] as number, car.litres);
+    this.car = car;
+    this.flows = new HeatFlows(car, this.altitudeM);
+    this.heldAtFirstKJ += this.flows.heldKJ(y) - before;
+    this.fans = this.fans.of(car);
+    this.step = stepper(this.flows);
+    this.opened = openedFrom(car);
+    this.isOpen = false;
+    this.put(this.now);
+  }
+
+  /** Coolant filled up to so many litres, as warm as what is in it. */
+  fill(litres: number): void {
+    const before = this.flows.heldKJ(this.y);
+    this.y[LITRES] = litres;
+    this.heldAtFirstKJ += this.flows.heldKJ(this.y) - before;
   }
 
   /** What it goes through from now on. */

@@ -13,11 +13,12 @@ export {
   type Component,
   type Hazard,
   type OutcomeKnowledge,
+  type RepairKnowledge,
   type TestKnowledge,
 } from "./knowledge.ts";
 export { DEAD_FAN as DEAD_FAN_FAULTS } from "./outcome-words.ts";
 export { GAUGES, type GaugeStood, HAPPENS, type HappensWhen } from "./owners-words.ts";
-export { USUAL_RATES, VERDICT_BELIEF } from "./rates.ts";
+export { BOILED_COMEBACK_CENTS, USUAL_RATES, VERDICT_BELIEF } from "./rates.ts";
 export { REPAIRS } from "./repairs.ts";
 export { type CircuitAnswers, type SettledCircuit, settleCircuit } from "./settle-circuit.ts";
 export { TROUBLE_ROWS, TROUBLES, type Trouble, troubleGiven } from "./troubles.ts";
