@@ -18,6 +18,8 @@ export default [
       route("vehicles/:vehicleId/card", "vehicle-card/route.tsx"),
       route("watch", "watch/route.tsx"),
       route("shelf", "shelf/route.tsx"),
+      route("bench", "bench/route.tsx"),
+      route("bench/practice", "bench/practice/route.tsx"),
       route("shop", "shop/route.tsx"),
       route("shop/people/:personId", "shop/person/route.tsx"),
       route("jobs/:jobId/report", "job/report/route.tsx"),

@@ -4,6 +4,7 @@ import {
   CircleHelp,
   Droplets,
   Ellipsis,
+  Gauge,
   Hand,
   LogOut,
   Moon,
@@ -27,7 +28,8 @@ const PLACES = [
   { to: "/watch", label: "Watch", Icon: Droplets },
   { to: "/shelf", label: "Shelf", Icon: Package },
 ] as const;
-/** Where the bar has no room for it, it stands behind More. */
+/** Where the bar has no room for them, they stand behind More. */
+const BENCH = { to: "/bench", label: "Bench", Icon: Gauge } as const;
 const SHOP = { to: "/shop", label: "Shop", Icon: Store } as const;
 
 const CELL =
@@ -120,6 +122,10 @@ export const Rail = memo(function Rail() {
           {label}
         </NavLink>
       ))}
+      <NavLink to={BENCH.to} className={(state) => `${placeLook(state)} hidden rail:flex`}>
+        <BENCH.Icon {...ICON} size={24} />
+        {BENCH.label}
+      </NavLink>
       <NavLink to={SHOP.to} className={(state) => `${placeLook(state)} max-[22rem]:hidden`}>
         <SHOP.Icon {...ICON} size={24} />
         {SHOP.label}
@@ -139,13 +145,17 @@ export const Rail = memo(function Rail() {
             </>
           ),
         }}
-        label="More: units, theme, keys, sign out"
+        label="More: bench, units, theme, keys, sign out"
         side="top"
         align="end"
         className="z-50 grid max-h-[90dvh] w-64 max-w-[94vw] grid-cols-2 gap-2 max-[22rem]:w-72 max-[22rem]:grid-cols-3 overflow-auto rounded-md border-2 border-ink bg-sheet p-3"
         isOpen={isOpen}
         onOpenChange={setOpen}
       >
+        <NavLink to={BENCH.to} onClick={() => setOpen(false)} className={`${CELL} text-ink-2`}>
+          <BENCH.Icon {...ICON} size={24} />
+          {BENCH.label}
+        </NavLink>
         <NavLink
           to={SHOP.to}
           onClick={() => setOpen(false)}

@@ -36,8 +36,8 @@ export const Shortcuts = memo(function Shortcuts() {
   useKeys("Everywhere", [
     {
       key: "g",
-      shown: "g then n, t, v, w, s, o",
-      what: "Mine, Today, Vehicles, Watch, Shelf, Shop",
+      shown: "g then n, t, v, w, s, b, o",
+      what: "Mine, Today, Vehicles, Watch, Shelf, Bench, Shop",
       act: () => undefined,
     },
     { key: "k", what: "find a vehicle", act: () => void navigate("/vehicles") },
@@ -63,6 +63,7 @@ export const Shortcuts = memo(function Shortcuts() {
         ["v", "/vehicles"],
         ["w", "/watch"],
         ["s", "/shelf"],
+        ["b", "/bench"],
         ["o", "/shop"],
       ].map(([key = "", to = ""]) => ({ key, act: () => void navigate(to) })),
     );

@@ -1,14 +1,5 @@
 import { type MouseEvent, type ReactNode, useState } from "react";
-
-const KEPT_MS = 10_000;
-
-/** Gives what was fetched to the browser under its name, as the link itself would. */
-function keep(file: Blob, name: string): void {
-  const address = URL.createObjectURL(file);
-  const link = Object.assign(document.createElement("a"), { href: address, download: name });
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(address), KEPT_MS);
-}
+import { keepFile } from "./keep-file.ts";
 
 const WORDS = { made: ", being made", later: ", no server to be had: try it again later" };
 
@@ -30,7 +21,7 @@ export function FileLink({ href, name, children }: { href: string; name: string;
       if (!answer.ok || isPage) window.location.assign(href);
       else {
         const named = /filename="([^"]+)"/.exec(answer.headers.get("Content-Disposition") ?? "")?.[1];
-        keep(await answer.blob(), named ?? name);
+        keepFile(await answer.blob(), named ?? name);
       }
       setIs(undefined);
     } catch {

@@ -27,6 +27,7 @@ const FLOORS: { floor: string; rows: string[][] }[] = [
       ["outbox"],
       ["shell", "today", "vehicle", "shelf", "shop"],
       ["job"],
+      ["bench"],
     ],
   },
 ];

@@ -1,9 +1,16 @@
+import { existsSync } from "node:fs";
 import { basename, dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { Tinypool } from "tinypool";
 
-/** The project's own folder, from the source and from the bundle alike: both lie two folders below it. */
-const ROOT = join(dirname(fileURLToPath(import.meta.url)), "../..");
+/** The project's own folder: the nearest that has its manifest, however deep a bundler lays what it makes. */
+function projectFolder(): string {
+  let folder = dirname(fileURLToPath(import.meta.url));
+  while (!existsSync(join(folder, "package.json")) && folder !== dirname(folder)) folder = dirname(folder);
+  return folder;
+}
+
+const ROOT = projectFolder();
 /** Tests run the source, a shop what was built from it. */
 const IS_BUILT = import.meta.url.endsWith(".js");
 const IDLE_MS = 60_000;

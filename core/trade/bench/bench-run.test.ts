@@ -2,7 +2,17 @@ import { describe, expect, it } from "vitest";
 import { CIRCUIT_KINDS } from "../diagnosis/knowledge/index.ts";
 import { SCRIPTS, simulate } from "../thermal/index.ts";
 import { readTrace, writeTrace } from "../trace/index.ts";
-import { BENCH_CARS, BenchRun, benchCar, LONGEST_S, thermalCarOf } from "./index.ts";
+import {
+  applyChange,
+  BENCH_CARS,
+  BenchRun,
+  type BenchSetup,
+  benchCar,
+  benchOf,
+  LONGEST_S,
+  readSetup,
+  thermalCarOf,
+} from "./index.ts";
 
 const finch = thermalCarOf(benchCar("finch"));
 const cold = SCRIPTS["cold start and idle"];
@@ -91,5 +101,54 @@ describe("a car on the bench", () => {
     run.advance(LONGEST_S + 500);
     expect(run.isOver).toBe(true);
     expect(run.points).toHaveLength(LONGEST_S + 1);
+  });
+});
+
+describe("a run that was left", () => {
+  const setup: BenchSetup = {
+    carKey: "pannier",
+    script: "traffic",
+    seed: 9,
+    changes: [
+      { s: 200, held: { rpm: 2500, ambientC: 30 } },
+      { s: 400, faults: ["motor"] },
+      { s: 900, faults: [] },
+      { s: 900, held: {} },
+    ],
+    ranS: 1300,
+  };
+
+  it("is the same again, changes at their seconds and in words", () => {
+    const left = new BenchRun({ car: thermalCarOf(benchCar("pannier")), script: SCRIPTS.traffic, seed: 9 });
+    let at = 0;
+    for (const change of setup.changes) {
+      left.advance(change.s - at);
+      at = change.s;
+      applyChange(left, change);
+    }
+    left.advance(setup.ranS - at);
+    const again = benchOf(JSON.parse(JSON.stringify(setup)));
+    expect(again.log()).toEqual(left.log());
+    expect(again.marks.map(({ s, what }) => `${s} ${what}`)).toEqual([
+      "200 2500 rpm, air 30 °C",
+      "400 in it: fan motor dead",
+      "900 all faults taken out; as the script says",
+    ]);
+  });
+
+  it("is none where it can't be run any more: nothing is half read", () => {
+    expect(readSetup(setup)).toEqual(setup);
+    for (const broken of [
+      undefined,
+      "setup",
+      { ...setup, carKey: "ark" },
+      { ...setup, script: "moon" },
+      { ...setup, ranS: "long" },
+      { ...setup, changes: "none" },
+      { ...setup, changes: [{ s: 5, faults: ["dragons"] }] },
+      { ...setup, changes: [{ s: 5, held: { rpm: 1e9 } }] },
+      { ...setup, changes: [null] },
+    ])
+      expect(readSetup(broken)).toBeUndefined();
   });
 });

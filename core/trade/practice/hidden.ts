@@ -15,10 +15,10 @@ import {
 
 /** How hard a round is, from one plain fault to two with a gauge that lies. */
 export const LEVELS = [
-  { id: 1, name: "One plain fault", tells: "Every test reads as it should, and the gauge is right." },
+  { id: 1, name: "One plain fault", tells: "Every test reads as it should, and the dial is right." },
   { id: 2, name: "One fault, or none", tells: "Tests err as often as they do in a bay." },
   { id: 3, name: "Two faults", tells: "One hides behind the other; tests err." },
-  { id: 4, name: "Two faults, a gauge that lies", tells: "The dial is off, either way, and nobody says so." },
+  { id: 4, name: "Two faults, a dial that lies", tells: "The dial is off, either way, and nobody says so." },
 ] as const;
 export type Level = (typeof LEVELS)[number]["id"];
 

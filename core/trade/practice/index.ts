@@ -4,3 +4,4 @@ export { type EngineRow, type EngineSeen, type Felt, NIGHT_MINUTES, RED_C } from
 export { anyCarKey, circuitOfCar, type Hidden, hide, LEVELS, type Level, MOST_SEED } from "./hidden.ts";
 export { modelNow, plannersWay } from "./planners-way.ts";
 export { type Done, PracticeRound, playRound } from "./round.ts";
+export { type RoundSetup, type RoundTold, tellPlannersWay, tellRound } from "./told.ts";

@@ -29,6 +29,7 @@ import { owners } from "./028-owners.ts";
 import { knownOfACard } from "./029-known-of-a-card.ts";
 import { theDay } from "./030-the-day.ts";
 import { liveLogs } from "./031-live-logs.ts";
+import { practice } from "./032-practice.ts";
 import type { Migration } from "./migration.ts";
 
 /** In the order in which they run. Listed rather than read from a folder, so that a bundle holds them too. */
@@ -64,4 +65,5 @@ export const migrations: Migration[] = [
   knownOfACard,
   theDay,
   liveLogs,
+  practice,
 ];

@@ -1,0 +1,67 @@
+import {
+  type Felt,
+  type PracticeAct,
+  type PracticeRound,
+  RED_C,
+} from "../../../core/trade/practice/index.ts";
+import { useMember } from "../../desk/member.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Figure } from "../../ui/Figure.tsx";
+import { useRest } from "../../ui/useRest.ts";
+import { momentWords } from "./act-words.ts";
+
+const FELT: Record<Felt, string> = { cold: "cold", warm: "warm", hot: "too hot to hold" };
+const DOINGS: { words: string; act: PracticeAct }[] = [
+  { words: "Idle 2 min", act: { do: "run", rpm: 800, minutes: 2 } },
+  { words: "Idle 5 min", act: { do: "run", rpm: 800, minutes: 5 } },
+  { words: "2500 rpm 2 min", act: { do: "run", rpm: 2500, minutes: 2 } },
+  { words: "2500 rpm 5 min", act: { do: "run", rpm: 2500, minutes: 5 } },
+  { words: "Let it stand 10 min", act: { do: "wait", minutes: 10 } },
+  { words: "Let it stand an hour", act: { do: "wait", minutes: 60 } },
+];
+
+/** The engine as one sees, hears and feels it without a tool, and what one does with it. */
+export function EngineHere({ round, onAct }: { round: PracticeRound; onAct: (act: PracticeAct) => void }) {
+  const { units } = useMember();
+  const { gaugeC, fansRun, upperHose, lowerHose } = round.seen();
+  const isResting = useRest(round.done.length);
+  return (
+    <section aria-labelledby="engine" className="flex flex-col gap-3">
+      <h2 id="engine" className="text-2xl">
+        The engine
+      </h2>
+      <dl className="grid grid-cols-2 gap-x-4 gap-y-2">
+        <div className="col-span-2">
+          <dt className="text-ink-2">On the dial{gaugeC >= RED_C && ", in the red"}</dt>
+          <dd>
+            <Figure value={gaugeC} dimension="temperature" system={units} decimals={0} isKey />
+          </dd>
+        </div>
+        <Seen name="Fan" words={fansRun ? "runs" : "still"} />
+        <Seen name="It has been here" words={`${momentWords(round.minute)} h`} />
+        <Seen name="Upper hose" words={FELT[upperHose]} />
+        <Seen name="Lower hose" words={FELT[lowerHose]} />
+      </dl>
+      <div className="grid grid-cols-2 gap-2">
+        {DOINGS.map(({ words, act }) => (
+          <Button key={words} className="px-2" isResting={isResting} onClick={() => onAct(act)}>
+            {words}
+          </Button>
+        ))}
+        <Button className="col-span-2" isResting={isResting} onClick={() => onAct({ do: "night" })}>
+          Leave it for the night
+        </Button>
+      </div>
+      <p className="text-ink-2 text-sm">
+        Between two things you do no time goes by. In the red you stop it yourself.
+      </p>
+    </section>
+  );
+}
+
+const Seen = ({ name, words }: { name: string; words: string }) => (
+  <div>
+    <dt className="text-ink-2">{name}</dt>
+    <dd className="font-bold text-lg">{words}</dd>
+  </div>
+);
