@@ -119,7 +119,7 @@ async function doIt(of: Page, act: PracticeAct): Promise<void> {
   } else if (act.do === "repair") {
     await choose(of, "Repair", REPAIRS.find(({ id }) => id === act.id)?.name ?? "");
     await press(of, "Repair it");
-  } else if (act.do === "night") await press(of, "Leave it for the night");
+  } else if (act.do === "night") await press(of, "Let it stand the night");
   else if (act.do === "wait")
     await press(of, act.minutes === 60 ? "Let it stand an hour" : "Let it stand 10 min");
   else if (act.do === "run") await press(of, `2500 rpm ${act.minutes} min`);

@@ -127,6 +127,7 @@ describe("every route", () => {
       .map((route) => route.id);
     expect(withAction.sort()).toEqual(
       [
+        "bench/practice/route",
         "job/book/entries.route",
         "today/day.route",
         "job/live/live.route",

@@ -14,10 +14,19 @@ interface Shot extends Screen {
 }
 
 const SHOTS: Shot[] = [
-  // A new vehicle's form is its card's, a card is shown on its vehicle, and wiring is one of Plan's tools.
+  // A new vehicle's form is its card's, a card is shown on its vehicle, and the rest are tools of a stage that is there.
   ...[...SCREENS, ...TOOL_SCREENS].filter(
     ({ name }) =>
-      !["sign-in", "add-vehicle", "card", "fan-wiring", "find-verdict", "pictures"].includes(name),
+      ![
+        "sign-in",
+        "add-vehicle",
+        "card",
+        "fan-wiring",
+        "find-verdict",
+        "pictures",
+        "which-part",
+        "bleeding",
+      ].includes(name),
   ),
 ];
 

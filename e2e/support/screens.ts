@@ -110,6 +110,37 @@ async function live(page: Page, { scratch }: Application): Promise<void> {
   await seen(page, "fan on");
 }
 
+/** A car that has run twenty minutes, and its fan's motor dead since then. */
+async function bench(page: Page): Promise<void> {
+  await tap(page, "Pace: 60 ×");
+  await tap(page, "Run it");
+  await page.waitForFunction(() => /It ran\s*2\d:/.test(document.querySelector("main")?.textContent ?? ""));
+  await page.locator('::-p-aria([name="Fault"][role="combobox"])').fill("motor");
+  await tap(page, "Put in");
+  await page.waitForFunction(() => /It ran\s*3\d:/.test(document.querySelector("main")?.textContent ?? ""));
+  await tap(page, "Hold it");
+  await page.waitForFunction(() => /fan on/.test(document.querySelector("figure")?.textContent ?? ""));
+}
+
+const CHANCE = 0.371;
+
+/** A round in hand: the level looked at, the engine warmed up. */
+async function practice(page: Page, application: Application): Promise<void> {
+  await page.evaluateOnNewDocument(`Math.random = () => ${CHANCE}`);
+  await application.go(page, "/bench/practice");
+  await tap(page, "Take it in");
+  for (const test of ["Motor's draw against its fuse 5 minutes", "Level, cold 1 minutes"]) {
+    await tap(page, test);
+    await tap(page, "Do it");
+    await page.waitForSelector("[data-came]");
+  }
+  await tap(page, "Warm it up and watch, or log it 25 minutes");
+  await tap(page, "Do it");
+  await seen(page, "Past the start, no fan");
+  await tap(page, "Show what is still possible");
+  await page.$eval("main", (part) => part.scrollIntoView());
+}
+
 /** Looked at by their own tests, so that the others need not walk them too. */
 export const TOOL_SCREENS: Screen[] = [
   { name: "which-part", path: job("open-prove", "plan"), before: options },
@@ -117,6 +148,8 @@ export const TOOL_SCREENS: Screen[] = [
   { name: "watch", path: "/watch" },
   { name: "bleeding", path: job("open-fill", "fill"), before: bleeding },
   { name: "pictures", path: job("open-build", "strip"), before: pictures },
+  { name: "bench", path: "/bench", before: bench },
+  { name: "practice", path: "/bench/practice", before: practice },
   { name: "live", path: job("open-prove", "prove"), before: live },
   { name: "fan-wiring", path: job("open-build", "plan"), before: wiring },
 ];

@@ -11,13 +11,29 @@ import { useRest } from "../../ui/useRest.ts";
 import { momentWords } from "./act-words.ts";
 
 const FELT: Record<Felt, string> = { cold: "cold", warm: "warm", hot: "too hot to hold" };
-const DOINGS: { words: string; act: PracticeAct }[] = [
-  { words: "Idle 2 min", act: { do: "run", rpm: 800, minutes: 2 } },
-  { words: "Idle 5 min", act: { do: "run", rpm: 800, minutes: 5 } },
-  { words: "2500 rpm 2 min", act: { do: "run", rpm: 2500, minutes: 2 } },
-  { words: "2500 rpm 5 min", act: { do: "run", rpm: 2500, minutes: 5 } },
-  { words: "Let it stand 10 min", act: { do: "wait", minutes: 10 } },
-  { words: "Let it stand an hour", act: { do: "wait", minutes: 60 } },
+const DOINGS: { name: string; ways: { words: string; act: PracticeAct }[] }[] = [
+  {
+    name: "Idle",
+    ways: [
+      { words: "2 min", act: { do: "run", rpm: 800, minutes: 2 } },
+      { words: "5 min", act: { do: "run", rpm: 800, minutes: 5 } },
+    ],
+  },
+  {
+    name: "2500 rpm",
+    ways: [
+      { words: "2 min", act: { do: "run", rpm: 2500, minutes: 2 } },
+      { words: "5 min", act: { do: "run", rpm: 2500, minutes: 5 } },
+    ],
+  },
+  {
+    name: "Let it stand",
+    ways: [
+      { words: "10 min", act: { do: "wait", minutes: 10 } },
+      { words: "an hour", act: { do: "wait", minutes: 60 } },
+      { words: "the night", act: { do: "night" } },
+    ],
+  },
 ];
 
 /** The engine as one sees, hears and feels it without a tool, and what one does with it. */
@@ -42,16 +58,26 @@ export function EngineHere({ round, onAct }: { round: PracticeRound; onAct: (act
         <Seen name="Upper hose" words={FELT[upperHose]} />
         <Seen name="Lower hose" words={FELT[lowerHose]} />
       </dl>
-      <div className="grid grid-cols-2 gap-2">
-        {DOINGS.map(({ words, act }) => (
-          <Button key={words} className="px-2" isResting={isResting} onClick={() => onAct(act)}>
-            {words}
-          </Button>
-        ))}
-        <Button className="col-span-2" isResting={isResting} onClick={() => onAct({ do: "night" })}>
-          Leave it for the night
-        </Button>
-      </div>
+      {DOINGS.map(({ name, ways }) => (
+        <div key={name} className="flex flex-col gap-1">
+          <span className="font-bold" aria-hidden="true">
+            {name}
+          </span>
+          <div className="flex flex-wrap gap-2">
+            {ways.map(({ words, act }) => (
+              <Button
+                key={words}
+                className="flex-1 whitespace-nowrap"
+                aria-label={`${name} ${words}`}
+                isResting={isResting}
+                onClick={() => onAct(act)}
+              >
+                {words}
+              </Button>
+            ))}
+          </div>
+        </div>
+      ))}
       <p className="text-ink-2 text-sm">
         Between two things you do no time goes by. In the red you stop it yourself.
       </p>

@@ -44,7 +44,7 @@ export function RoundInHand({
         <b>{benchCar(setup.carKey).name}</b>, {round.circuit.name}. The owner says: <b>{saidNow(round)}</b>.{" "}
         <span className="text-base text-ink-2">{LEVELS.find(({ id }) => id === setup.level)?.name}.</span>
       </h2>
-      <div className="grid items-start gap-x-8 gap-y-6 lg:grid-cols-2 xl:grid-cols-[20rem_minmax(0,1fr)_22rem]">
+      <div className="grid items-start gap-x-8 gap-y-6 lg:grid-cols-2 xl:grid-cols-[20.5rem_minmax(0,1fr)_20.5rem]">
         <EngineHere round={round} onAct={act} />
         <div className="flex min-w-0 flex-col gap-3">
           {trouble !== "" && (

@@ -44,7 +44,7 @@ export function TrueCurve({ told: { rows, peakC } }: { told: RoundTold }) {
       <Chart
         size={FRAME}
         name="Its curve"
-        className="w-full min-w-[36rem]"
+        className="w-full min-w-[36rem] max-w-4xl"
         told={`Over the round, hottest ${Math.round(shown(peakC))} ${unit}; the dial showed ${Math.round(shown(max(drawn, ({ gaugeC }) => gaugeC) ?? 0))} ${unit} at most.`}
       >
         <AxisLeft frame={FRAME} scale={y} ticks={y.ticks(5)} unit={unit} isRuled />

@@ -68,7 +68,7 @@ export function TwoWays({ own, planner }: { own: RoundTold; planner: RoundTold |
           ))}
         </tbody>
       </table>
-      <p className="text-ink-2 text-sm">
+      <p className="max-w-3xl text-ink-2 text-sm">
         {own.end === "given-up" && "Given up: what the car still wants is not in yours. "}
         By the handbook's rates: work by the minute, waiting as what it keeps from being done, parts, and a
         comeback where it was handed back wrong. The planner doesn't know either what is hidden.
