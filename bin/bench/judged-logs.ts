@@ -6,13 +6,14 @@ import {
   virtualLog,
 } from "../../core/trade/trace/virtual-logs/index.fixture.ts";
 import { type Score, score } from "../../core/trade/trace/virtual-logs/score.fixture.ts";
+import { isShown } from "../../core/trade/trace/virtual-logs/shown.fixture.ts";
 import type { Figure } from "./measure.ts";
 
 const CARS = 5000;
 const SEED = 20_311;
 
-function judged(log: VirtualLog): Score {
-  return score(log, analyseTrace(log.trace, log.spec));
+function judged(log: VirtualLog): Score & { isShown: boolean } {
+  return { ...score(log, analyseTrace(log.trace, log.spec)), isShown: isShown(log) };
 }
 
 const percent = (share: number, of: number) => (100 * share) / Math.max(1, of);
@@ -32,6 +33,8 @@ export async function benchJudgedLogs(): Promise<Figure[]> {
   const alarms = sound.filter(({ falseAlarms }) => falseAlarms.length > 0).length;
   const comforts = faulty.filter(({ falseComfort }) => falseComfort).length;
   const caught = faulty.filter((each) => each.caught).length;
+  const shown = faulty.filter((each) => each.isShown);
+  const called = shown.filter((each) => each.caught).length;
   const seed = `seed ${SEED}`;
   return [
     {
@@ -47,6 +50,14 @@ export async function benchJudgedLogs(): Promise<Figure[]> {
       unit: "%",
       wanted: 0.5,
       from: `${comforts} cars; ${percent(caught, CARS).toFixed(0)} % were caught, ${seed}`,
+    },
+    {
+      name: "faulty cars called by the check that should, of those whose log shows it",
+      measured: percent(called, shown.length),
+      unit: "%",
+      wanted: 85,
+      atLeast: true,
+      from: `${called} of ${shown.length}; a fan that ran since before, and a thermostat open in cold air, show in none`,
     },
     {
       name: "events within 15 s and 1.5 °C, of those that whole degrees can show",

@@ -1,3 +1,4 @@
+import { type Balance, balanceOf, COLUMNS, dot, RIDGE, START_LAG_S } from "./balance.ts";
 import { GrowingFit } from "./least-squares.ts";
 import { isIdle, type RevsHold } from "./revs.ts";
 
@@ -43,10 +44,6 @@ const EARLY_C = 15;
 /** The climb so far is measured over this. */
 const RATE_S = 30;
 const LEAST_RISE_C = 6;
-/** Metal warms before coolant does: the first seconds hardly climb. */
-const START_LAG_S = 35;
-/** Heat of raised revs takes this long from the cylinders to the sensor. */
-const REVS_LAG_S = 20;
 /** Less than this share of the expected climb left over a minute is a valve that opened; a heater or wind takes less. */
 const OPEN_SHARE = 0.62;
 const COLDEST_C = 55;
@@ -63,52 +60,6 @@ const ONSET_LOW_C = 0.5;
 const ONSET_HIGH_C = 1.4;
 /** A coolant sensor shows what its water did this much before. */
 const SENSOR_LAG_S = 7;
-
-/** A cylinder gives its heat stroke by stroke; friction and leaner mixture leave a little less than in proportion. */
-const HEAT_OF_REVS = 0.9;
-/** Columns of like size, so that one ridge suits them all. */
-const HEAT_SCALE = 20;
-const WARMTH_SCALE = 100;
-/** Columns of the balance in its integral form: constant, heat of revs, what departs from it, loss, the start's lag. */
-const RIDGE = [0, 1e-3, 40, 1e-1, 1e-3];
-const COLUMNS = RIDGE.length;
-
-interface Balance {
-  columns: (cell: number) => Float64Array;
-}
-
-/**
- * The columns of the heat balance up to each cell: T = T0 + h·∫revs^0.9 + what departs from that − k·∫(T − T0) +
- * c·(1 − e^(−t/lag)), which is linear in its unknowns and averages jitter away because it is the integral that is fitted, not the rate.
- */
-function balanceOf(grid: Float64Array, rpm: Float64Array | undefined): Balance {
-  const heat = new Float64Array(grid.length);
-  const warmth = new Float64Array(grid.length);
-  const power = (cell: number) => (rpm ? (Math.max(300, rpm[cell] ?? 800) / 800) ** HEAT_OF_REVS : 1);
-  let lagged = power(0);
-  for (let cell = 1; cell < grid.length; cell++) {
-    lagged += (power(cell) - lagged) / REVS_LAG_S;
-    heat[cell] = (heat[cell - 1] ?? 0) + lagged / HEAT_SCALE;
-    warmth[cell] = (warmth[cell - 1] ?? 0) + ((grid[cell] ?? 0) - (grid[0] ?? 0)) / WARMTH_SCALE;
-  }
-  const row = new Float64Array(COLUMNS);
-  return {
-    columns: (cell) => {
-      row[0] = 1;
-      row[1] = heat[cell] ?? 0;
-      row[2] = (heat[cell] ?? 0) - cell / HEAT_SCALE;
-      row[3] = warmth[cell] ?? 0;
-      row[4] = 1 - Math.exp(-cell / START_LAG_S);
-      return row;
-    },
-  };
-}
-
-const dot = (weights: Float64Array, columns: Float64Array) => {
-  let sum = 0;
-  for (let i = 0; i < COLUMNS; i++) sum += (weights[i] ?? 0) * (columns[i] ?? 0);
-  return sum;
-};
 
 export interface OpeningOptions {
   grid: Float64Array;
@@ -142,7 +93,7 @@ interface Ahead {
  * minute, and the first lasting shortfall is the valve. Raised revs are part of the balance and make none.
  */
 export function findOpening({ grid, known, rpm, holds, cardC }: OpeningOptions): ShutClimb {
-  const balance = balanceOf(grid, rpm);
+  const balance = balanceOf(grid, rpm, grid[0] ?? 0);
   const fit = new GrowingFit(COLUMNS, RIDGE);
   const startC = meanAround(grid, 5, 5);
   let clean: Ahead | undefined;
