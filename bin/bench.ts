@@ -15,11 +15,13 @@ import { benchJudgedLogs } from "./bench/judged-logs.ts";
 import { benchKept } from "./bench/kept.ts";
 import { benchKills } from "./bench/kills.ts";
 import { benchLive } from "./bench/live.ts";
+import { benchLiveMemory } from "./bench/live-memory.ts";
 import { benchLogs } from "./bench/logs.ts";
 import { benchLongBook } from "./bench/long-book.ts";
 import { type Figure, slowness } from "./bench/measure.ts";
 import { benchNext } from "./bench/next.ts";
 import { benchPlanToBuild } from "./bench/plan-to-build.ts";
+import { benchPractice } from "./bench/practice.ts";
 import { benchReports } from "./bench/reports.ts";
 import { benchRush } from "./bench/rush.ts";
 import { benchSlowHands } from "./bench/slow-hands.ts";
@@ -33,7 +35,9 @@ const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
   thermal: benchThermal,
   health: benchHealth,
   explain: benchExplain,
+  practice: benchPractice,
   live: benchLive,
+  "live-memory": benchLiveMemory,
   "judged-logs": benchJudgedLogs,
   "job-page": benchJobPage,
   "first-screen": benchFirstScreen,

@@ -48,6 +48,7 @@ function before(round: PracticeRound, next: { kind: "test" | "repair"; id: strin
   }
   const { engine } = testOf(next.id);
   if (engine === "hot" && !round.isHotEnough) return [{ do: "run", rpm: 2500, minutes: 5 }];
+  if (engine === "hot" && round.isTooHotToRun) return [{ do: "wait", minutes: 10 }];
   if (engine === "cold" && !isCold) return [{ do: "night" }];
   if (engine === "heats" && round.heat === "hot") return [{ do: "night" }];
   return [];

@@ -143,6 +143,20 @@ describe("heat in practice", () => {
     expect(lying.account.hasBoiled).toBe(true);
   });
 
+  it("ends what is run for a test at the test's own stop, by the port, whatever the dial says", () => {
+    const round = playRound(hidden("finch", ["thermostat-shut"], { level: 4, gaugeOffC: -14 }), [
+      test("level"),
+    ]);
+    for (let more = 0; more < 3; more++) round.act(run());
+    for (const id of ["heater", "hose-revs", "flow-revs", "core-hot", "gauge", "heater-pipes", "switch-hot"])
+      round.act(test(id));
+    expect(round.account.hasBoiled).toBe(false);
+    expect(round.account.peakC).toBeLessThan(116);
+    expect(round.done.some(({ words }) => words?.includes("Let it stand first"))).toBe(true);
+    round.act({ do: "repair", id: "fuse" });
+    expect(round.account.hasBoiled).toBe(false);
+  });
+
   it("is felt by hand at the hoses: the lower one stays cold where the thermostat is shut", () => {
     const shut = playRound(hidden("drover", ["thermostat-shut"]), [test("level"), run(), run()]);
     expect(shut.seen()).toMatchObject({ upperHose: expect.stringMatching(/cold|warm/), lowerHose: "cold" });

@@ -99,6 +99,11 @@ export class PracticeRound {
     return this.engine.blockC >= HOT_FROM_C || this.ranMinutes >= HOT_ANYHOW_MINUTES;
   }
 
+  /** Whether it is so hot that no test has it run on. */
+  get isTooHotToRun(): boolean {
+    return this.engine.believedC >= MOST_HOT_C - 2;
+  }
+
   /** What its cap stands at, °C: nobody in practice sees it, the account does. */
   get isSafeToOpen(): boolean {
     return this.engine.blockC <= CAP_OPENS_C;
@@ -149,10 +154,11 @@ export class PracticeRound {
     return isRed ? { words: "It was stopped: the dial was in the red." } : {};
   }
 
-  /** Runs it, somebody beside it. */
-  private heated(rpm: number, minutes: number): { isRed: boolean; minutes: number } {
+  /** Runs it, somebody beside it who goes by the dial; or by the port, where it is stopped at so much. */
+  private heated(rpm: number, minutes: number, stopC = Number.POSITIVE_INFINITY) {
     this.lookedFirst();
-    const went = this.engine.go(rpm, minutes);
+    const went = this.engine.go(rpm, minutes, () => this.engine.believedC >= stopC);
+    if (this.engine.believedC >= stopC) this.engine.stop();
     this.ranMinutes += went.minutes;
     this.account.worked(went.minutes);
     return went;
@@ -218,8 +224,13 @@ export class PracticeRound {
       this.engine.go(0, test.minutes);
       return this.told(test, this.handbook(test));
     }
-    const went = this.heated(IDLE_RPM, test.minutes);
-    return { ...this.told(test, this.handbook(test)), ...this.ran(went) };
+    const stopC = test.stopC ?? MOST_HOT_C;
+    if (this.engine.believedC >= stopC) {
+      this.engine.stop();
+      return { words: `At ${stopC} °C nobody runs it for that. Let it stand first.` };
+    }
+    this.heated(IDLE_RPM, test.minutes, stopC);
+    return this.told(test, this.handbook(test));
   }
 
   /** The tests of one warm-up from cold are had together, the later ones along with the first. */
@@ -265,10 +276,11 @@ export class PracticeRound {
     const fixed = this.left.filter((fault) => repair.fixes.includes(fault));
     this.left = this.left.filter((fault) => !fixed.includes(fault));
     this.engine.become(faultyCar(this.hidden.carKey, this.left), isWet);
-    const { isRed } = this.engine.go(IDLE_RPM, RECHECK_RUN_MINUTES);
+    this.engine.go(IDLE_RPM, RECHECK_RUN_MINUTES, () => this.engine.believedC >= MOST_HOT_C);
+    const isTooHot = this.engine.believedC >= MOST_HOT_C;
     this.engine.stop();
     this.ranMinutes += RECHECK_RUN_MINUTES;
-    const red = isRed ? " The dial went into the red at the recheck." : "";
+    const red = isTooHot ? ` At ${MOST_HOT_C} °C the recheck was ended.` : "";
     if (fixed.length === 0) {
       this.account.wrongRepairs++;
       this.ruledOut.push(...this.fixesHere(repair));

@@ -64,6 +64,23 @@ describe("rounds of practice", () => {
     expect(await at(readOwnPractice, people.lead)).toEqual([]);
   });
 
+  it("of a car with nothing wrong are kept as that, and told so", async () => {
+    const { at, people } = await smallShop(scratch, "Gill");
+    const seed = Array.from({ length: 99 }, (_, each) => each).find(
+      (each) => hide(2, "finch", each).faults.length === 0,
+    );
+    await at((desk) =>
+      keepRound(desk, {
+        ...givenUp(1),
+        level: 2,
+        seed: seed ?? 0,
+        acts: [{ do: "repair", id: "hand-back" }],
+      }),
+    );
+    expect(await at(readOwnPractice)).toMatchObject([{ faults: [], ended: "handed-back", isRight: true }]);
+    expect(await at(readShopsPractice, people.lead)).toMatchObject([{ fault: "", rounds: 1, right: 1 }]);
+  });
+
   it("tell a lead by fault what is hard here, of this shop alone and without a name", async () => {
     const { at, people } = await smallShop(scratch, "Rigg");
     const other = await smallShop(scratch, "Yore");
