@@ -151,7 +151,8 @@ describe("heat in practice", () => {
     for (const id of ["heater", "hose-revs", "flow-revs", "core-hot", "gauge", "heater-pipes", "switch-hot"])
       round.act(test(id));
     expect(round.account.hasBoiled).toBe(false);
-    expect(round.account.peakC).toBeLessThan(116);
+    // What the metal still gives when it is off comes on top of the stop.
+    expect(round.account.peakC).toBeLessThan(123);
     expect(round.done.some(({ words }) => words?.includes("Let it stand first"))).toBe(true);
     round.act({ do: "repair", id: "fuse" });
     expect(round.account.hasBoiled).toBe(false);
