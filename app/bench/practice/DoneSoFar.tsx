@@ -6,6 +6,7 @@ import { actWords, cameWords, momentWords, verdictOf } from "./act-words.ts";
 
 /** Acts in the order in which they were done, with what came of each. */
 export function ActList({ done, isNewestFirst = false }: { done: readonly Done[]; isNewestFirst?: boolean }) {
+  const { units } = useMember();
   const rows = done.map((each, place) => ({ each, place }));
   return (
     <ol className="flex flex-col">
@@ -19,7 +20,7 @@ export function ActList({ done, isNewestFirst = false }: { done: readonly Done[]
             <span className="w-5 shrink-0 pt-0.5">{verdict && <VerdictShape verdict={verdict} />}</span>
             <span className="min-w-0">
               {actWords(each.act)}
-              {cameWords(each) && <b className="block">{cameWords(each)}</b>}
+              {cameWords(each, units) && <b className="block">{cameWords(each, units)}</b>}
             </span>
           </li>
         );

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import { benchCar } from "../../../core/trade/bench/index.ts";
 import { testsOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { LEVELS, type PracticeAct } from "../../../core/trade/practice/index.ts";
+import { useMember } from "../../desk/member.ts";
 import { announce } from "../../ui/announcer.ts";
 import { Button } from "../../ui/Button.tsx";
 import { cameWords, saidNow } from "./act-words.ts";
@@ -23,6 +24,7 @@ export function RoundInHand({
   onAct: (act: PracticeAct) => string;
   onHelp: () => void;
 }) {
+  const { units } = useMember();
   const [chosen, setChosen] = useState<string>();
   const [trouble, setTrouble] = useState("");
   const tests = testsOf(round.circuit);
@@ -78,7 +80,7 @@ export function RoundInHand({
         </div>
       </div>
       <p role="status" className="sr-only">
-        {last ? cameWords(last) : ""}
+        {last ? cameWords(last, units) : ""}
       </p>
     </div>
   );

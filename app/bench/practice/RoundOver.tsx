@@ -1,7 +1,9 @@
 import { useEffect, useRef, useState } from "react";
+import { SHOWN, toShown } from "../../../core/kernel/units/index.ts";
 import { benchCar } from "../../../core/trade/bench/index.ts";
 import { hypothesisOf } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { type RoundTold, tellRound } from "../../../core/trade/practice/index.ts";
+import { useMember } from "../../desk/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { VerdictShape } from "../../ui/VerdictMark.tsx";
 import { openPractice } from "../../workers/practice.ts";
@@ -42,8 +44,10 @@ export function RoundOver({
   }, [ask, level, carKey, seed]);
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
+  const { units } = useMember();
   const own = tellRound(round);
   const { faults, gaugeOffC } = round.hidden;
+  const apart = Math.abs(toShown(gaugeOffC, "temperature", units) - toShown(0, "temperature", units));
   const was =
     faults.length === 0
       ? "nothing"
@@ -62,7 +66,7 @@ export function RoundOver({
         <p className="text-xl">
           {benchCar(carKey).name}: it was <b>{was}</b>
           {gaugeOffC !== 0 &&
-            `, and its dial read ${Math.abs(gaugeOffC)} °C too ${gaugeOffC > 0 ? "high" : "low"}`}
+            `, and its dial read ${Math.round(apart)} ${SHOWN.temperature[units].label} too ${gaugeOffC > 0 ? "high" : "low"}`}
           .{setup.hadHelp && " You looked at what was still possible."}
         </p>
         <div className="flex flex-wrap items-center gap-3">

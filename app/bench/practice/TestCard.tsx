@@ -53,7 +53,7 @@ export function TestCard({
       {result && (
         <p className="flex items-center gap-3 text-xl" data-came>
           {verdict && <VerdictShape verdict={verdict} size={26} />}
-          <b>{cameWords(result)}</b>
+          <b>{cameWords(result, units)}</b>
         </p>
       )}
       {!isTested && (

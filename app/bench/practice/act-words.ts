@@ -1,3 +1,4 @@
+import { inShownTemperatures, type System } from "../../../core/kernel/units/index.ts";
 import {
   REPAIRS,
   type TestKnowledge,
@@ -30,8 +31,8 @@ const outcomeOf = ({ act, outcome }: Done) =>
   act.do === "test" ? testOf(act.id).outcomes.find(({ id }) => id === outcome) : undefined;
 
 /** What came of it, as one says it. */
-export const cameWords = (done: Done): string =>
-  [outcomeOf(done)?.name, done.words].filter((each) => each).join(". ");
+export const cameWords = (done: Done, system: System): string =>
+  inShownTemperatures([outcomeOf(done)?.name, done.words].filter((each) => each).join(". "), system);
 
 export const verdictOf = (done: Done) => outcomeOf(done)?.verdict;
 

@@ -4,5 +4,6 @@ export { type DistanceRead, type DistanceTrouble, distanceTrouble } from "./dist
 export { HEALTH_FIGURES, type HealthFigureName } from "./health-figures.ts";
 export { readCard } from "./read-card.ts";
 export { MOST_KM, readDistance } from "./read-distance.ts";
+export { SAMPLE_CARDS } from "./sample-cards.ts";
 export { stagesTrouble } from "./stages-trouble.ts";
 export { traceSpecOf } from "./trace-spec.ts";

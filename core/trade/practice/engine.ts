@@ -45,6 +45,8 @@ export class PracticeEngine {
   minute = 0;
   peakC = ROOM_C;
   hasBoiled = false;
+  /** How far the dial stands beside what the port tells, °C. */
+  gaugeOffC = 0;
   /** What the port tells, °C. */
   liveC = ROOM_C;
   private run: ThermalRun;
@@ -54,7 +56,6 @@ export class PracticeEngine {
 
   constructor(
     private car: ThermalCar,
-    private readonly gaugeOffC: number,
     private readonly seed: number,
   ) {
     this.run = this.startAt(ROOM_C);

@@ -158,6 +158,52 @@ describe("heat in practice", () => {
     expect(round.account.hasBoiled).toBe(false);
   });
 
+  it("is looked at beside the port: a dial that lies is seen either way, put right, and no repair in vain", () => {
+    const beside = (gaugeOffC: number, faults = ["motor"]) =>
+      playRound(hidden("finch", faults, { level: 4, gaugeOffC }), [
+        test("level"),
+        run(),
+        run(),
+        test("gauge"),
+      ]);
+    expect(beside(0).done.at(-1)?.outcome).toBe("agree");
+    expect(beside(11).done.at(-1)?.outcome).toBe("high");
+    expect(beside(0, ["gauge-high"]).done.at(-1)?.outcome).toBe("high");
+    const low = beside(-11);
+    expect(low.done.at(-1)).toMatchObject({
+      words: expect.stringMatching(/^Gauge lower: \d+ °C on the dial, \d+ °C live/),
+    });
+    expect(low.isTested("gauge")).toBe(false);
+    low.act({ do: "repair", id: "gauge" });
+    expect(low.account.wrongRepairs).toBe(0);
+    low.act({ do: "night" });
+    expect(low.seen().gaugeC).toBeGreaterThan(15);
+    const right = beside(0);
+    right.act({ do: "repair", id: "gauge" });
+    expect(right.account.wrongRepairs).toBe(1);
+  });
+
+  it("is read with the engine cold, or the fan has its reason: hot it may run on a sound car", () => {
+    const sound = playRound(hidden("pannier", []), [
+      test("level"),
+      ...Array.from({ length: 4 }, () => run()),
+    ]);
+    for (let more = 0; more < 6 && !sound.seen().fansRun; more++)
+      sound.act({ do: "run", rpm: 2500, minutes: 2 });
+    expect(sound.seen().fansRun).toBe(true);
+    expect(sound.act(test("fan-cold"))).toMatchObject({ outcome: "turns", words: "It was not cold." });
+  });
+
+  it("of an engine whose level was looked at counts as looked at after a repair too", () => {
+    const round = playRound(hidden("finch", ["motor", "cap-weak"], { level: 3 }), [
+      test("level"),
+      { do: "repair", id: "fan" },
+      run(),
+    ]);
+    expect(round.end).toBeUndefined();
+    expect(round.account.isUnlooked).toBe(false);
+  });
+
   it("is felt by hand at the hoses: the lower one stays cold where the thermostat is shut", () => {
     const shut = playRound(hidden("drover", ["thermostat-shut"]), [test("level"), run(), run()]);
     expect(shut.seen()).toMatchObject({ upperHose: expect.stringMatching(/cold|warm/), lowerHose: "cold" });

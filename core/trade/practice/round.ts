@@ -39,6 +39,10 @@ const COLD_TO_C = 45;
 /** At this of its own sensor an engine is switched off, where a test says nothing else, °C. */
 const MOST_HOT_C = 112;
 const IDLE_RPM = 800;
+const GAUGE_HIGH = "gauge-high";
+/** A dial with that fault stands so much too high, °C; and from so far apart on it is seen beside the port. */
+const GAUGE_HIGH_C = 12;
+const APART_C = 5;
 const RECHECK_RUN_MINUTES = 20;
 
 /** One round of practice: a car with something hidden in it, and all that is done with it. Plain acts in, the same acts the same round. */
@@ -59,6 +63,10 @@ export class PracticeRound {
   /** Repairs that helped so far: the car is another one after each. */
   private helped = 0;
   private ranMinutes = 0;
+  /** The dial was put right. */
+  private isGaugeRight = false;
+  /** Somebody has looked at the level, cold or not. */
+  private hasLooked = false;
   /** Where what is going on is one warm-up from cold. */
   private warmUp: WarmUp | undefined;
 
@@ -69,7 +77,8 @@ export class PracticeRound {
     this.circuit = circuitOfCar(hidden.carKey);
     this.tests = testsOf(this.circuit);
     this.left = [...hidden.faults];
-    this.engine = new PracticeEngine(faultyCar(hidden.carKey, this.left), hidden.gaugeOffC, hidden.seed);
+    this.engine = new PracticeEngine(faultyCar(hidden.carKey, this.left), hidden.seed);
+    this.engine.gaugeOffC = this.gaugeOff();
   }
 
   seen() {
@@ -166,7 +175,7 @@ export class PracticeRound {
 
   /** Notes what nobody should do: an engine run before its level was looked at. */
   private lookedFirst(): void {
-    if (!this.isTested("level")) this.account.isUnlooked = true;
+    if (!this.hasLooked) this.account.isUnlooked = true;
   }
 
   private warmUpCard(): WarmUpCard {
@@ -184,6 +193,7 @@ export class PracticeRound {
     if (!test) throw new RangeError(`“${id}” is no test of this car.`);
     if (this.isTested(id)) throw new RangeError(`“${test.name}” was done already; its result stands.`);
     this.account.tests++;
+    if (id === "level") this.hasLooked = true;
     if (test.engine === "heats") return this.warmingTest(test);
     this.warmUp = undefined;
     if (test.engine === "hot") return this.hotTest(test);
@@ -204,10 +214,11 @@ export class PracticeRound {
   private coldTestDoneHot(test: TestKnowledge): Pick<Done, "outcome" | "words"> {
     const opens = test.hazards.includes("pressure");
     if (opens && !this.isSafeToOpen) this.account.opened(test.name, this.engine.blockC);
+    const fan = this.engine.stages > 0 ? "turns" : "still";
     this.engine.go(0, test.minutes);
     const words = opens && !this.isSafeToOpen ? "The cap was opened hot: it scalds." : "It was not cold.";
-    // Hot coolant stands higher, and a hot sensor is no witness of the room.
-    const misread = { level: "line", "live-cold": "apart" }[test.id];
+    // Hot coolant stands higher, a hot sensor is no witness of the room, and a fan may have its reason.
+    const misread = { level: "line", "live-cold": "apart", "fan-cold": fan }[test.id];
     return { ...this.told(test, misread ?? this.handbook(test)), words };
   }
 
@@ -230,7 +241,21 @@ export class PracticeRound {
       return { words: `At ${stopC} °C nobody runs it for that. Let it stand first.` };
     }
     this.heated(IDLE_RPM, test.minutes, stopC);
-    return this.told(test, this.handbook(test));
+    return test.id === "gauge" ? this.gaugeTest(test) : this.told(test, this.handbook(test));
+  }
+
+  /** The dial beside the port: what it is off by is seen, either way. */
+  private gaugeTest(test: TestKnowledge): Pick<Done, "outcome" | "words"> {
+    const offC = this.engine.gaugeOffC;
+    const [dialC, liveC] = [this.engine.seen().gaugeC, Math.round(this.engine.liveC)];
+    if (offC <= -APART_C) return { words: `Gauge lower: ${dialC} °C on the dial, ${liveC} °C live.` };
+    return this.told(test, offC >= APART_C ? "high" : "agree");
+  }
+
+  /** What the dial is off by, as long as nobody has put it right, °C. */
+  private gaugeOff(): number {
+    const lies = this.isGaugeRight ? 0 : this.hidden.gaugeOffC;
+    return lies + (this.left.includes(GAUGE_HIGH) ? GAUGE_HIGH_C : 0);
   }
 
   /** The tests of one warm-up from cold are had together, the later ones along with the first. */
@@ -274,16 +299,20 @@ export class PracticeRound {
     this.engine.stop();
     this.engine.go(0, repair.minutes);
     const fixed = this.left.filter((fault) => repair.fixes.includes(fault));
+    const wasLying = repair.fixes.includes(GAUGE_HIGH) && !this.isGaugeRight && this.hidden.gaugeOffC !== 0;
+    if (repair.fixes.includes(GAUGE_HIGH)) this.isGaugeRight = true;
     this.left = this.left.filter((fault) => !fixed.includes(fault));
     this.engine.become(faultyCar(this.hidden.carKey, this.left), isWet);
+    this.engine.gaugeOffC = this.gaugeOff();
     this.engine.go(IDLE_RPM, RECHECK_RUN_MINUTES, () => this.engine.believedC >= MOST_HOT_C);
     const isTooHot = this.engine.believedC >= MOST_HOT_C;
     this.engine.stop();
     this.ranMinutes += RECHECK_RUN_MINUTES;
     const red = isTooHot ? ` At ${MOST_HOT_C} °C the recheck was ended.` : "";
     if (fixed.length === 0) {
-      this.account.wrongRepairs++;
       this.ruledOut.push(...this.fixesHere(repair));
+      if (wasLying) return { words: `The dial tells the truth now. The trouble is the same.${red}` };
+      this.account.wrongRepairs++;
       return { words: `Rechecked: no change.${red}` };
     }
     if (this.left.length === 0) {
