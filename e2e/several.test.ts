@@ -2,11 +2,14 @@ import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { startPooler } from "../bin/lib/pooler.mjs";
 import { childrenOf } from "../bin/lib/process-ids.mjs";
+import type { LiveSample } from "../core/trade/trace/index.ts";
+import { portCars } from "../demo/port-cars.ts";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { type AtDesk, atDesk } from "../server/database/connection.ts";
 import { type Scratch, scratchDatabase } from "../server/testing/scratch-database.ts";
 import { newEntry, PASSWORD, smallShop } from "../server/testing/small-shop.ts";
 import { verifyShop } from "../server/verify/verify-shop.ts";
+import { startAdapter } from "../stand-ins/scan-adapter/adapter.ts";
 import { cookieOf, freePort, Server } from "./support/server.ts";
 
 const JOB = jobId("open-find");
@@ -160,6 +163,64 @@ describe("several processes with a pooler before the database", () => {
     await follower.drop();
     isFollowing = false;
     expect(await shown("/vehicles", cookie)).toContain(first);
+  });
+
+  it("record a live log by one of them at a time, and by another as each is killed", async () => {
+    const adapter = await startAdapter({ cars: portCars(), delayMs: [1, 4] });
+    const { sequelize } = server.scratch.owner;
+    await sequelize.query("UPDATE shops SET adapter = jsonb_set(adapter, '{port}', to_jsonb($1::int))", {
+      bind: [adapter.port],
+    });
+    const [id, job] = [randomUUID(), jobId("open-plan")];
+    const send = async (form: object): Promise<void> => {
+      const answer = await fetch(`${server.address}/jobs/${job}/live`, {
+        method: "POST",
+        headers: {
+          Cookie: `${cookie}; wrote=1`,
+          Origin: server.address,
+          "Content-Type": "application/json",
+          Connection: "close",
+        },
+        body: JSON.stringify(form),
+      }).catch(() => undefined);
+      if (answer?.status === 200) return;
+      await new Promise((resolve) => setTimeout(resolve, 200));
+      return send(form);
+    };
+    const samples = async () => {
+      const [rows] = await sequelize.query(
+        "SELECT samples FROM live_log_parts WHERE log_id = $1 ORDER BY seq",
+        { bind: [id] },
+      );
+      return (rows as { samples: LiveSample[] }[]).flatMap((row) => row.samples);
+    };
+    const told = async () => (await samples()).filter(({ coolantC }) => coolantC !== undefined).length;
+    const grows = async (more: number) => {
+      const now = await told();
+      await expect.poll(told, { timeout: 60_000, interval: 300 }).toBeGreaterThan(now + more);
+    };
+    await send({ what: "start", id, perSecond: 5, opening: "car wayfarer pace 20" });
+    await grows(10);
+    const before = workers();
+    for (const pid of before) {
+      process.kill(pid, "SIGKILL");
+      await grows(10);
+    }
+    expect(workers().filter((pid) => before.includes(pid))).toEqual([]);
+    await send({ what: "stop", logId: id });
+    const ended = async () =>
+      (
+        (await sequelize.query("SELECT ended_at IS NOT NULL AS over FROM live_logs WHERE id = $1", {
+          bind: [id],
+        })) as [{ over: boolean }[], unknown]
+      )[0][0]?.over;
+    await expect.poll(ended, { timeout: 30_000, interval: 300 }).toBe(true);
+    // Two that read at once would write the same seconds twice, or go back in time.
+    const seconds = (await samples()).filter(({ coolantC }) => coolantC !== undefined).map(({ s }) => s);
+    expect([...seconds].sort((a, b) => a - b)).toEqual(seconds);
+    expect(new Set(seconds).size).toBe(seconds.length);
+    expect((await samples()).some(({ gap }) => gap !== undefined)).toBe(true);
+    await adapter.close();
   });
 
   it("lose nothing as each of them is killed, and are three again", async () => {
