@@ -15,18 +15,23 @@ import { PracticeRound } from "./round.ts";
 const MOST_WAITS = 5;
 
 /** What is believed of a car in practice by what its owner said and by what was done so far: as Find would put it. */
-export function modelNow(round: PracticeRound) {
+export function modelNow(round: PracticeRound, without: readonly string[] = []) {
   const { circuit, evidence } = round;
   const level = evidence.find(({ test }) => test === "level")?.outcome;
   return modelOf(circuit, {
+    without,
     weights: weighAsked(handbookPriors(circuit), { troubles: [round.trouble] }),
     ...((level === "line" || level === "low") && { level }),
   });
 }
 
 /** The next thing that the planner would do; a pair of faults where no single one explains what was seen any more. */
-function nextOf(round: PracticeRound, rates: Rates): { kind: "test" | "repair"; id: string } | undefined {
-  const model = modelNow(round);
+function nextOf(
+  round: PracticeRound,
+  rates: Rates,
+  without: readonly string[],
+): { kind: "test" | "repair"; id: string } | undefined {
+  const model = modelNow(round, without);
   const { evidence, ruledOut, heat } = round;
   try {
     return nextActions(model, evidence, rates, ruledOut, { heat })[0];
@@ -60,10 +65,10 @@ function before(round: PracticeRound, next: { kind: "test" | "repair"; id: strin
  */
 export function plannersWay(hidden: Hidden, rates: Rates = USUAL_RATES): PracticeRound {
   const round = new PracticeRound(hidden, rates);
-  const inVain = new Set<string>();
+  const inVain: string[] = [];
   while (!round.end) {
-    const next = round.done.length < MOST_ACTS - MOST_WAITS ? nextOf(round, rates) : undefined;
-    if (!next || inVain.has(next.id)) {
+    const next = round.done.length < MOST_ACTS - MOST_WAITS ? nextOf(round, rates, inVain) : undefined;
+    if (!next) {
       round.act({ do: "give-up" });
       break;
     }
@@ -73,7 +78,8 @@ export function plannersWay(hidden: Hidden, rates: Rates = USUAL_RATES): Practic
       round.act(first);
     }
     const done = round.act({ do: next.kind, id: next.id });
-    if (next.kind === "test" && done.outcome === undefined) inVain.add(next.id);
+    // What told nothing isn't tried again.
+    if (next.kind === "test" && done.outcome === undefined) inVain.push(next.id);
   }
   return round;
 }
