@@ -195,9 +195,21 @@ describe("a round of practice", () => {
     );
     expect(risked).toMatch(/Opened hotCoolant's strength by refractometer, at \d+/);
     expect(risked).toMatch(/Run before its level was looked atyes/);
+    // Another car is taken in meanwhile: the round before it is not lost for that.
+    await tap(phone, "Another car", "touch");
+    await seen(phone, "The owner says");
     await phone.setOfflineMode(false);
     await tap(phone, "Keep it now", "touch");
-    await seen(phone, "In your rounds.");
+    const kept = async () =>
+      (
+        (await application.scratch.owner.sequelize.query(
+          "SELECT count(*)::int AS n FROM practice_rounds WHERE ended = 'handed-back'",
+        )) as [{ n: number }[], unknown]
+      )[0][0]?.n;
+    await expect.poll(kept).toBe(1);
+    await phone.waitForFunction(
+      () => !/No server to be had/.test(document.querySelector("main")?.textContent ?? ""),
+    );
     const [whole = 0, shown = 0] = await phone.evaluate(() => [
       document.documentElement.scrollWidth,
       document.documentElement.clientWidth,

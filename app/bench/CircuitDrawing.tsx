@@ -1,4 +1,5 @@
 import { SHOWN, toShown } from "../../core/kernel/units/index.ts";
+import { upperHoseC } from "../../core/trade/thermal/index.ts";
 import { Chart } from "../charts/Chart.tsx";
 import { Stroke, Word } from "../charts/marks.tsx";
 import { useMember } from "../desk/member.ts";
@@ -21,12 +22,12 @@ const HOSE = 13;
 const BREADTH_PER_KW = 0.9;
 const BROADEST = 34;
 
-/** A hose along a way, as hot as what is in it, edged so that it is seen on paper. */
-function Hose({ way, celsius }: { way: string; celsius: number }) {
+/** A hose along a way, as hot as what is in it, edged so that it is seen on paper; of one that nothing goes through nobody knows. */
+function Hose({ way, celsius }: { way: string; celsius: number | undefined }) {
   return (
     <g fill="none" strokeLinejoin="round">
       <path d={way} stroke="var(--ink)" strokeWidth={HOSE + 3} />
-      <path d={way} stroke={warm(celsius)} strokeWidth={HOSE} />
+      <path d={way} stroke={celsius === undefined ? "var(--sheet)" : warm(celsius)} strokeWidth={HOSE} />
     </g>
   );
 }
@@ -61,13 +62,12 @@ function Heat({
 /** The circuit as it is at this moment: where what is hot, how far the thermostat is open, what runs, where heat goes. */
 export function CircuitDrawing({ here: { bench } }: { here: BenchHere }) {
   const { units } = useMember();
-  const { metalC, blockC, radiatorC, lift, stages, airKgS, engineKW, radiatorKW, heaterKW, litres } =
-    bench.state();
+  const state = bench.state();
+  const { metalC, blockC, radiatorC, lift, stages, airKgS, engineKW, radiatorKW, heaterKW, litres } = state;
   const { ambientC, heater, rpm } = bench.conditionsNow;
   const degrees = (celsius: number) =>
     `${Math.round(toShown(celsius, "temperature", units))} ${SHOWN.temperature[units].label}`;
   const open = Math.round(lift * 100);
-  const upperC = radiatorC + (blockC - radiatorC) * Math.min(1, lift / 0.1);
   const told = [
     `Metal ${degrees(metalC)}, coolant in the block ${degrees(blockC)}, in the radiator ${degrees(radiatorC)}`,
     `thermostat ${open} % open`,
@@ -77,12 +77,9 @@ export function CircuitDrawing({ here: { bench } }: { here: BenchHere }) {
   ].join("; ");
   return (
     <Chart size={SIZE} name="The circuit" className="w-full min-w-[40rem]" told={told}>
-      <Hose way="M330 60H560" celsius={upperC} />
+      <Hose way="M330 60H560" celsius={upperHoseC(state)} />
       <Hose way="M560 216H330" celsius={radiatorC} />
-      <Hose
-        way="M196 92H120V186H196"
-        celsius={heater > 0 ? blockC : Math.min(blockC, ambientC + (blockC - ambientC) / 2)}
-      />
+      <Hose way="M196 92H120V186H196" celsius={heater > 0 ? blockC : undefined} />
       <rect x="84" y="116" width="72" height="46" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2" />
       <Word at={[120, 134]} anchor="middle">
         heater

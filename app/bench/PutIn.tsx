@@ -12,14 +12,16 @@ const LABELS = ["Fault", "Second fault"];
 /** Faults are chosen first and put in then: going through the list by keys puts in none. */
 export function PutIn({ here: { setup, change } }: { here: BenchHere }) {
   const { faults } = putNow(setup);
-  const [wanted, setWanted] = useState<readonly string[]>(faults);
+  // Until somebody chooses, what is chosen is what is in it.
+  const [touched, setTouched] = useState<readonly string[]>();
+  const wanted = touched ?? faults;
   const known = hypothesesOf(circuitOfCar(setup.carKey))
     .filter(({ id }) => id !== NOTHING_WRONG)
     .sort((a, b) => a.name.localeCompare(b.name));
   const chosen = [...new Set(wanted)].filter((id) => id !== "");
   const isSame = chosen.length === faults.length && chosen.every((id) => faults.includes(id));
   const choose = (place: number, fault: string) =>
-    setWanted(LABELS.map((_, at) => (at === place ? fault : (wanted[at] ?? ""))));
+    setTouched(LABELS.map((_, at) => (at === place ? fault : (wanted[at] ?? ""))));
   return (
     <div className="flex flex-col gap-3">
       <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-1">
@@ -40,7 +42,13 @@ export function PutIn({ here: { setup, change } }: { here: BenchHere }) {
         ))}
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        <Button onClick={() => change({ faults: chosen })} isResting={isSame}>
+        <Button
+          isResting={isSame}
+          onClick={() => {
+            change({ faults: chosen });
+            setTouched(undefined);
+          }}
+        >
           {chosen.length === 0 ? "Take all out" : "Put in"}
         </Button>
         <span className="text-ink-2" role="status">

@@ -24,7 +24,7 @@ export function SaveLog({
 }) {
   const { role } = useMember();
   const [jobId, setJobId] = useState("");
-  const [, setDraft] = useDraft<ChosenLog | undefined>(`log:${jobId}`, undefined);
+  const [lying, setDraft] = useDraft<ChosenLog | undefined>(`log:${jobId}`, undefined);
   const navigate = useNavigate();
   const name = `bench, ${benchCar(setup.carKey).name}, ${setup.script}.csv`;
   const isShort = bench.points.length < LEAST_ROWS;
@@ -58,14 +58,14 @@ export function SaveLog({
             ))}
           </Choice>
           <Button disabled={isShort || jobId === ""} onClick={toJob}>
-            Lay it there
+            {lying ? `Lay it there in the place of “${lying.name}”` : "Lay it there"}
           </Button>
         </>
       )}
       <p className="basis-full text-ink-2 text-sm">
         {isShort
           ? "From the first minute on its log can be kept."
-          : "In a job it lies under Prove, named after the bench, and is booked there or not."}
+          : "In a job it lies under Prove, named after the bench, and is booked there or not. It is no log of that job's car: it proves nothing of it."}
       </p>
     </section>
   );

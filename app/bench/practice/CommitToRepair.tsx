@@ -1,6 +1,12 @@
 import { useId, useState } from "react";
+import { inShownTemperatures } from "../../../core/kernel/units/index.ts";
 import { HAND_BACK } from "../../../core/trade/diagnosis/index.ts";
-import { cautionsOfRepair, hypothesesOf, REPAIRS } from "../../../core/trade/diagnosis/knowledge/index.ts";
+import {
+  cautionsOfRepair,
+  hypothesesOf,
+  REPAIRS,
+  USUAL_RATES,
+} from "../../../core/trade/diagnosis/knowledge/index.ts";
 import type { PracticeAct, PracticeRound } from "../../../core/trade/practice/index.ts";
 import { useMember } from "../../desk/member.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -15,7 +21,7 @@ export function CommitToRepair({
   round: PracticeRound;
   onAct: (act: PracticeAct) => void;
 }) {
-  const { currency } = useMember();
+  const { currency, units } = useMember();
   const [chosen, setChosen] = useState("");
   const [isGivingUp, setGivingUp] = useState(false);
   const [error, setError] = useState("");
@@ -57,11 +63,12 @@ export function CommitToRepair({
         <>
           <p className="text-ink-2">
             <span className="figure">{repair.minutes} min</span> and a recheck of{" "}
-            <span className="figure">40 min</span>, parts {moneyOf(repair.partsCents, currency)}.
+            <span className="figure">{USUAL_RATES.recheckMinutes} min</span>, parts{" "}
+            {moneyOf(repair.partsCents, currency)}.
           </p>
           {repair.hazards.length > 0 && (
             <p role="note" className="border-ink border-l-[6px] bg-wash py-1.5 pl-3 font-bold text-[0.95rem]">
-              {cautionsOfRepair(repair).join(" ")}
+              {inShownTemperatures(cautionsOfRepair(repair).join(" "), units)}
             </p>
           )}
         </>

@@ -3,34 +3,33 @@ import {
   type PracticeAct,
   type PracticeRound,
   RED_C,
+  RUN_MINUTES,
+  RUN_RPM,
+  WAIT_MINUTES,
 } from "../../../core/trade/practice/index.ts";
 import { useMember } from "../../desk/member.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Figure } from "../../ui/Figure.tsx";
 import { useRest } from "../../ui/useRest.ts";
-import { momentWords } from "./act-words.ts";
+import { momentWords, runWords, waitWords } from "./act-words.ts";
 
 const FELT: Record<Felt, string> = { cold: "cold", warm: "warm", hot: "too hot to hold" };
+/** What can be done with it, in rows; the words of a way follow its row's name. */
 const DOINGS: { name: string; ways: { words: string; act: PracticeAct }[] }[] = [
-  {
-    name: "Idle",
-    ways: [
-      { words: "2 min", act: { do: "run", rpm: 800, minutes: 2 } },
-      { words: "5 min", act: { do: "run", rpm: 800, minutes: 5 } },
-    ],
-  },
-  {
-    name: "2500 rpm",
-    ways: [
-      { words: "2 min", act: { do: "run", rpm: 2500, minutes: 2 } },
-      { words: "5 min", act: { do: "run", rpm: 2500, minutes: 5 } },
-    ],
-  },
+  ...RUN_RPM.map((rpm) => ({
+    name: runWords(rpm),
+    ways: RUN_MINUTES.map((minutes) => ({
+      words: `${minutes} min`,
+      act: { do: "run" as const, rpm, minutes },
+    })),
+  })),
   {
     name: "Let it stand",
     ways: [
-      { words: "10 min", act: { do: "wait", minutes: 10 } },
-      { words: "an hour", act: { do: "wait", minutes: 60 } },
+      ...WAIT_MINUTES.map((minutes) => ({
+        words: waitWords(minutes),
+        act: { do: "wait" as const, minutes },
+      })),
       { words: "the night", act: { do: "night" } },
     ],
   },

@@ -58,7 +58,7 @@ export function RoundInHand({
             <TestCard
               key={test.id}
               test={test}
-              result={round.done.findLast(({ act: each }) => each.do === "test" && each.id === test.id)}
+              result={round.resultOf(test.id)}
               isTested={round.isTested(test.id)}
               onDo={() => act({ do: "test", id: test.id })}
             />

@@ -9,8 +9,10 @@ const MOST_ROWS = 6;
 export function StillPossible({ round }: { round: PracticeRound }) {
   const rows = useMemo(() => {
     const belief = posterior(modelNow(round), round.evidence);
-    return Object.entries(belief)
-      .filter(([id]) => !round.ruledOut.includes(id))
+    const left = Object.entries(belief).filter(([id]) => !round.ruledOut.includes(id));
+    const all = left.reduce((sum, [, share]) => sum + share, 0);
+    return left
+      .map(([id, share]): [string, number] => [id, all > 0 ? share / all : 0])
       .sort(([, a], [, b]) => b - a)
       .slice(0, MOST_ROWS);
   }, [round]);

@@ -16,9 +16,7 @@ export function TestList({
   onChoose: (test: string) => void;
 }) {
   const markOf = (id: string) => {
-    const done = round.isTested(id)
-      ? round.done.findLast(({ act }) => act.do === "test" && act.id === id)
-      : undefined;
+    const done = round.resultOf(id);
     return done && verdictOf(done);
   };
   return GROUPS.map(({ name, has }) => (

@@ -1,4 +1,5 @@
 import { inShownTemperatures, type System } from "../../../core/kernel/units/index.ts";
+import type { Verdict } from "../../../core/kernel/verdict/index.ts";
 import {
   REPAIRS,
   type TestKnowledge,
@@ -9,15 +10,23 @@ import type { Done, PracticeAct, PracticeRound } from "../../../core/trade/pract
 
 export const repairName = (id: string): string => REPAIRS.find((each) => each.id === id)?.name ?? id;
 
+const IDLE_TO_RPM = 1000;
+export const runWords = (rpm: number): string => (rpm < IDLE_TO_RPM ? "Idle" : `${rpm} rpm`);
+export const waitWords = (minutes: number): string => (minutes === 60 ? "an hour" : `${minutes} min`);
+
+/** How a round ended, by its shape: one that was given up is neither. */
+export const verdictOfRound = (isRight: boolean, ended: string | undefined): Verdict =>
+  isRight ? "pass" : ended === "given-up" ? "not-seen" : "fail";
+
 /** An act as one says it. */
 export function actWords(act: PracticeAct): string {
   switch (act.do) {
     case "test":
       return testOf(act.id).name;
     case "run":
-      return `${act.rpm < 1000 ? "Idle" : `${act.rpm} rpm`}, ${act.minutes} min`;
+      return `${runWords(act.rpm)}, ${act.minutes} min`;
     case "wait":
-      return `Stood ${act.minutes < 60 ? `${act.minutes} min` : "an hour"}`;
+      return `Stood ${waitWords(act.minutes)}`;
     case "night":
       return "Stood the night";
     case "repair":

@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useMemo, useRef } from "react";
 import { v4 as newId } from "uuid";
 import {
   anyCarKey,
@@ -13,12 +13,20 @@ import { useDraft } from "../../drafts/useDraft.ts";
 
 const seedNow = () => Math.floor(Math.random() * 2 ** 32);
 
+export interface Played {
+  setup: RoundSetup;
+  round: PracticeRound;
+}
+
+/** Throws a RangeError for what can't be played. */
+const playAll = ({ level, carKey, seed, acts }: RoundSetup) =>
+  playRound(hide(level, carKey, seed), readActs(acts));
+
 /** A round that was kept in this browser, if it still is one that can be played. */
-function playedOf(setup: RoundSetup | undefined): { setup: RoundSetup; round: PracticeRound } | undefined {
+function playedOf(setup: RoundSetup | undefined): Played | undefined {
   if (!setup) return undefined;
   try {
-    const acts = readActs(setup.acts);
-    return { setup: { ...setup, acts }, round: playRound(hide(setup.level, setup.carKey, setup.seed), acts) };
+    return { setup, round: playAll(setup) };
   } catch {
     return undefined;
   }
@@ -27,7 +35,12 @@ function playedOf(setup: RoundSetup | undefined): { setup: RoundSetup; round: Pr
 /** The round of whoever is signed in: it survives a reload, and what can't be done is said. */
 export function usePractice() {
   const [draft, setDraft] = useDraft<RoundSetup | undefined>("practice", undefined);
-  const played = useMemo(() => playedOf(draft), [draft]);
+  /** What an act has just been played to: it isn't played again to be shown. */
+  const made = useRef<Played>(undefined);
+  const played = useMemo(
+    () => (draft && made.current?.setup === draft ? made.current : playedOf(draft)),
+    [draft],
+  );
   const begin = (level: number, carKey: string) => {
     const seed = seedNow();
     setDraft({ id: newId(), level, carKey: carKey || anyCarKey(seed), seed, acts: [], hadHelp: false });
@@ -36,19 +49,16 @@ export function usePractice() {
   const act = (given: PracticeAct): string => {
     if (!played) return "";
     const { setup } = played;
-    const acts = [...setup.acts, given];
+    const next = { ...setup, acts: [...setup.acts, given] };
     try {
-      readActs(acts);
-      playRound(hide(setup.level, setup.carKey, setup.seed), acts);
+      made.current = { setup: next, round: playAll(next) };
     } catch (error) {
       return error instanceof RangeError ? error.message : "That could not be done.";
     }
-    setDraft({ ...setup, acts });
+    setDraft(next);
     return "";
   };
   const help = () => played && setDraft({ ...played.setup, hadHelp: true });
   const leave = () => setDraft(undefined);
   return { played, begin, act, help, leave };
 }
-
-export type Played = NonNullable<ReturnType<typeof playedOf>>;

@@ -20,6 +20,7 @@ const FELT = [
   ["t", "upper hose hot"],
   ["w", "lower hose warm"],
   ["p", "bubbles stopped"],
+  ["e", "heater off"],
 ] as const;
 
 /** Minutes and seconds of a log: "12:04". */

@@ -49,7 +49,11 @@ describe("a car on the bench", () => {
     run.put([], "whole again");
     run.advance(900);
     expect(run.state().blockC).toBeLessThan(hot - 5);
-    expect(run.marks.map(({ what }) => what)).toEqual(["motor put in", "whole again"]);
+    expect(run.marks.map(({ what }) => what)).toEqual([
+      "bench: no real car",
+      "bench: motor put in",
+      "bench: whole again",
+    ]);
   });
 
   it("loses coolant by what is put in, and is full again once it is taken out", () => {
@@ -57,6 +61,9 @@ describe("a car on the bench", () => {
     run.put(["low-coolant"]);
     expect(run.state().litres).toBeCloseTo(0.7 * finch.capacityL, 9);
     run.put([]);
+    expect(run.state().litres).toBe(finch.litres);
+    run.put(["low-coolant"]);
+    run.put(["motor"]);
     expect(run.state().litres).toBe(finch.litres);
   });
 
@@ -80,7 +87,10 @@ describe("a car on the bench", () => {
     expect(problems).toEqual([]);
     expect(trace?.s).toEqual(log.s);
     expect(trace?.coolantC).toEqual(log.coolantC);
-    expect(trace?.marks).toEqual([{ s: 300, what: "put in: thermostat stuck shut" }]);
+    expect(trace?.marks).toEqual([
+      { s: 0, what: "bench: no real car" },
+      { s: 300, what: "bench: put in: thermostat stuck shut" },
+    ]);
   });
 
   it("refuses what no car is put through, and goes on as it was", () => {
@@ -130,9 +140,10 @@ describe("a run that was left", () => {
     const again = benchOf(JSON.parse(JSON.stringify(setup)));
     expect(again.log()).toEqual(left.log());
     expect(again.marks.map(({ s, what }) => `${s} ${what}`)).toEqual([
-      "200 2500 rpm, air 30 °C",
-      "400 in it: fan motor dead",
-      "900 all faults taken out; as the script says",
+      "0 bench: no real car",
+      "200 bench: 2500 rpm, air 30 °C",
+      "400 bench: in it: fan motor dead",
+      "900 bench: all faults taken out; as the script says",
     ]);
   });
 

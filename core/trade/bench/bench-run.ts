@@ -8,7 +8,7 @@ import {
   type ThermalState,
   withFaults,
 } from "../thermal/index.ts";
-import type { Mark, Trace } from "../trace/index.ts";
+import { BENCH_SAYS, type Mark, type Trace } from "../trace/index.ts";
 
 /** What somebody holds as they like, over what the script says. */
 export interface Held {
@@ -57,6 +57,7 @@ export class BenchRun {
     this.now = this.conditions();
     this.run.put(this.now);
     this.write();
+    this.mark("no real car");
   }
 
   get atS(): number {
@@ -92,13 +93,13 @@ export class BenchRun {
     return this.rows;
   }
 
-  /** Puts in these faults, and takes out all others; what leaked out is filled up where none is left. Throws a RangeError for unknown ones and too many. */
+  /** Puts in these faults, and takes out all others; it is full again where one is taken out. Throws a RangeError for unknown ones and too many. */
   put(faults: readonly string[], words = ""): void {
     if (faults.length > MOST_FAULTS)
       throw new RangeError(`${faults.length} faults at once: ${MOST_FAULTS} can be.`);
     const car = withFaults(this.terms.car, faults);
     this.run.become(car);
-    if (faults.length < this.faults.length) this.run.fill(car.litres);
+    if (this.faults.some((fault) => !faults.includes(fault))) this.run.fill(car.litres);
     this.faults = [...faults];
     this.mark(words);
   }
@@ -137,12 +138,13 @@ export class BenchRun {
     };
   }
 
+  /** A log of the bench says of itself that it is one, wherever it is taken. */
   private mark(what: string): void {
     const s = this.rows.at(-1)?.s ?? 0;
     if (what === "") return;
     const same = this.marks.find((mark) => mark.s === s);
     if (same) same.what = `${same.what}; ${what}`;
-    else this.marks.push({ s, what });
+    else this.marks.push({ s, what: `${BENCH_SAYS}${what}` });
   }
 
   private conditions(): Conditions {

@@ -1,4 +1,3 @@
-import type { Rates } from "../diagnosis/index.ts";
 import {
   BOILED_COMEBACK_CENTS,
   hypothesisOf,
@@ -18,7 +17,6 @@ export class Account {
   partsCents = 0;
   comebackCents = 0;
   tests = 0;
-  repairs = 0;
   wrongRepairs = 0;
   peakC = 0;
   hasBoiled = false;
@@ -44,25 +42,22 @@ export class Account {
     this.openedHot.push({ at, coolantC: Math.round(coolantC) });
   }
 
-  repaired({ minutes, partsCents }: RepairKnowledge, { recheckMinutes }: Rates): void {
-    this.repairs++;
-    this.workMinutes += minutes + recheckMinutes;
+  repaired({ minutes, partsCents }: RepairKnowledge): void {
+    this.workMinutes += minutes + USUAL_RATES.recheckMinutes;
     this.partsCents += partsCents;
   }
 
   /** A car that was handed back with something wrong comes back, a boiled one with another bill. */
-  handedBack({ minutes }: RepairKnowledge, left: readonly string[], { comebackCents }: Rates): void {
+  handedBack({ minutes }: RepairKnowledge, left: readonly string[]): void {
     this.workMinutes += minutes;
     if (left.length === 0) return;
     const boils = left.some((fault) => hypothesisOf(fault)?.boils);
-    this.comebackCents += boils ? BOILED_COMEBACK_CENTS : comebackCents;
+    this.comebackCents += boils ? BOILED_COMEBACK_CENTS : USUAL_RATES.comebackCents;
   }
 
-  cents({ centsPerMinute }: Rates = USUAL_RATES): number {
-    return (
-      Math.round((this.workMinutes + this.waitedAs) * centsPerMinute) + this.partsCents + this.comebackCents
-    );
+  /** By the handbook's rates, whatever a shop's own are: so that one person's rounds can be held against each other. */
+  cents(): number {
+    const minutes = this.workMinutes + this.waitedAs;
+    return Math.round(minutes * USUAL_RATES.centsPerMinute) + this.partsCents + this.comebackCents;
   }
 }
-
-export const emptyAccount = (): Account => new Account();

@@ -13,6 +13,9 @@ export type PracticeAct =
 
 /** More than anybody does with one car; and so that no round takes long to play again. */
 export const MOST_ACTS = 100;
+/** So many of somebody's rounds are shown, the newest, and so many kept. */
+export const MOST_ROUNDS = 200;
+export const MOST_KEPT = 5000;
 export const RUN_MINUTES: readonly number[] = [2, 5];
 export const RUN_RPM: readonly number[] = [800, 2500];
 export const WAIT_MINUTES: readonly number[] = [10, 60];

@@ -1,6 +1,6 @@
 import { seededRandom } from "../../kernel/chance/index.ts";
 import { SENSOR_OPEN_C, SENSOR_SHORT_C } from "../limits/index.ts";
-import { stillAt, type ThermalCar, ThermalRun, type ThermalState } from "../thermal/index.ts";
+import { stillAt, type ThermalCar, ThermalRun, type ThermalState, upperHoseC } from "../thermal/index.ts";
 
 /** What one sees and feels of an engine without a tool, and what is really so. */
 export interface EngineSeen {
@@ -10,7 +10,6 @@ export interface EngineSeen {
   /** By hand. */
   upperHose: Felt;
   lowerHose: Felt;
-  isRunning: boolean;
 }
 export type Felt = "cold" | "warm" | "hot";
 
@@ -27,13 +26,11 @@ const ROOM_C = 18;
 /** After so long off it counts as cold, as it does after a night: so far above the room, °C. */
 const COLD_AFTER_MINUTES = 180;
 const STANDING_LEAVES_C = 0.5;
-export const NIGHT_MINUTES = 11 * 60;
+const NIGHT_MINUTES = 11 * 60;
 /** Somebody beside it stops it there, by the dial, °C. */
 export const RED_C = 118;
 /** A hand stays on it below the first, and not beyond the second, °C. */
 const [WARM_C, HOT_C] = [35, 50];
-/** So far open, the upper hose is as hot as the block. */
-const FLOWS = 0.1;
 const ROWS_EVERY_S = 20;
 
 const feltAt = (celsius: number): Felt => (celsius < WARM_C ? "cold" : celsius < HOT_C ? "warm" : "hot");
@@ -51,7 +48,6 @@ export class PracticeEngine {
   liveC = ROOM_C;
   private run: ThermalRun;
   private state: ThermalState;
-  private rpm = 0;
   private sinceRowS = 0;
 
   constructor(
@@ -86,14 +82,12 @@ export class PracticeEngine {
   }
 
   seen(): EngineSeen {
-    const { blockC, radiatorC, lift, stages } = this.state;
-    const upperC = radiatorC + (blockC - radiatorC) * Math.min(1, lift / FLOWS);
+    const { radiatorC, stages } = this.state;
     return {
       gaugeC: Math.round(this.liveC + this.gaugeOffC),
       fansRun: stages > 0,
-      upperHose: feltAt(upperC),
+      upperHose: feltAt(upperHoseC(this.state)),
       lowerHose: feltAt(radiatorC),
-      isRunning: this.rpm > 0,
     };
   }
 
@@ -143,7 +137,6 @@ export class PracticeEngine {
   }
 
   private put(rpm: number): void {
-    this.rpm = rpm;
     this.run.put(stillAt(ROOM_C, { rpm }));
     this.state = this.run.state();
   }

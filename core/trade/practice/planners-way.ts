@@ -1,4 +1,4 @@
-import { conflict, HAND_BACK, nextActions, type Rates } from "../diagnosis/index.ts";
+import { conflict, HAND_BACK, nextActions } from "../diagnosis/index.ts";
 import {
   handbookPriors,
   modelOf,
@@ -28,13 +28,13 @@ export function modelNow(round: PracticeRound, without: readonly string[] = []) 
 /** The next thing that the planner would do; a pair of faults where no single one explains what was seen any more. */
 function nextOf(
   round: PracticeRound,
-  rates: Rates,
   without: readonly string[],
 ): { kind: "test" | "repair"; id: string } | undefined {
   const model = modelNow(round, without);
-  const { evidence, ruledOut, heat } = round;
+  const { evidence, ruledOut } = round;
+  const { heat } = round.standing;
   try {
-    return nextActions(model, evidence, rates, ruledOut, { heat })[0];
+    return nextActions(model, evidence, USUAL_RATES, ruledOut, { heat })[0];
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     const faults = conflict(model, evidence)?.pair?.faults ?? [];
@@ -46,16 +46,16 @@ function nextOf(
 
 /** What has to come before a test or a repair on an engine as it stands: heat, or waiting. */
 function before(round: PracticeRound, next: { kind: "test" | "repair"; id: string }): PracticeAct[] {
-  const isCold = round.heat === "cold";
+  const { heat, isHotEnough, isTooHotToRun, isSafeToOpen } = round.standing;
   if (next.kind === "repair") {
     const isWet = REPAIRS.find(({ id }) => id === next.id)?.hazards.includes("pressure");
-    return isWet && !round.isSafeToOpen ? [{ do: "wait", minutes: 60 }] : [];
+    return isWet && !isSafeToOpen ? [{ do: "wait", minutes: 60 }] : [];
   }
   const { engine } = testOf(next.id);
-  if (engine === "hot" && !round.isHotEnough) return [{ do: "run", rpm: 2500, minutes: 5 }];
-  if (engine === "hot" && round.isTooHotToRun) return [{ do: "wait", minutes: 10 }];
-  if (engine === "cold" && !isCold) return [{ do: "night" }];
-  if (engine === "heats" && round.heat === "hot") return [{ do: "night" }];
+  if (engine === "hot" && !isHotEnough) return [{ do: "run", rpm: 2500, minutes: 5 }];
+  if (engine === "hot" && isTooHotToRun) return [{ do: "wait", minutes: 10 }];
+  if (engine === "cold" && heat !== "cold") return [{ do: "night" }];
+  if (engine === "heats" && heat === "hot") return [{ do: "night" }];
   return [];
 }
 
@@ -63,11 +63,11 @@ function before(round: PracticeRound, next: { kind: "test" | "repair"; id: strin
  * The round as the planner of Find would go through it: its first choice each time, whatever has to come before it, nothing opened
  * hot. The same car, the same results. It ends as a round does, or is given up where nothing is left to do.
  */
-export function plannersWay(hidden: Hidden, rates: Rates = USUAL_RATES): PracticeRound {
-  const round = new PracticeRound(hidden, rates);
+export function plannersWay(hidden: Hidden): PracticeRound {
+  const round = new PracticeRound(hidden);
   const inVain: string[] = [];
   while (!round.end) {
-    const next = round.done.length < MOST_ACTS - MOST_WAITS ? nextOf(round, rates, inVain) : undefined;
+    const next = round.done.length < MOST_ACTS - MOST_WAITS ? nextOf(round, inVain) : undefined;
     if (!next) {
       round.act({ do: "give-up" });
       break;

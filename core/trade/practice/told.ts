@@ -9,12 +9,10 @@ export interface RoundTold {
   done: readonly Done[];
   end: "found" | "handed-back" | "given-up" | undefined;
   isRight: boolean;
-  stillWrong: readonly string[];
   cents: number;
   workMinutes: number;
   nights: number;
   tests: number;
-  repairs: number;
   wrongRepairs: number;
   comebackCents: number;
   peakC: number;
@@ -24,19 +22,17 @@ export interface RoundTold {
   rows: readonly EngineRow[];
 }
 
-export function tellRound({ done, end, isRight, stillWrong, account, rows }: PracticeRound): RoundTold {
-  const { workMinutes, nights, tests, repairs, wrongRepairs, comebackCents } = account;
+export function tellRound({ done, end, isRight, account, rows }: PracticeRound): RoundTold {
+  const { workMinutes, nights, tests, wrongRepairs, comebackCents } = account;
   const { peakC, hasBoiled, isUnlooked, openedHot } = account;
   return {
     done,
     end,
     isRight,
-    stillWrong,
     cents: account.cents(),
     workMinutes: Math.round(workMinutes),
     nights,
     tests,
-    repairs,
     wrongRepairs,
     comebackCents,
     peakC,

@@ -47,6 +47,13 @@ export interface ThermalState {
   litres: number;
 }
 
+/** So far open, all that flows through the upper hose comes from the block. */
+const FLOWS = 0.1;
+
+/** How hot the upper hose is, °C: as the block where the thermostat lets it through, as the radiator behind a shut one. */
+export const upperHoseC = ({ blockC, radiatorC, lift }: ThermalState): number =>
+  radiatorC + (blockC - radiatorC) * Math.min(1, lift / FLOWS);
+
 export interface RunTerms {
   altitudeM?: number;
   startC: number;
@@ -132,7 +139,7 @@ export class ThermalRun {
     this.fans = this.fans.of(car);
     this.step = stepper(this.flows);
     this.opened = openedFrom(car);
-    this.isOpen = false;
+    this.isOpen = (y[LIFT] as number) > this.opened;
     this.put(this.now);
   }
 

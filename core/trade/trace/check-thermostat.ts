@@ -3,7 +3,7 @@ import type { CheckJudgement } from "./analysis.ts";
 import { degrees } from "./degrees.ts";
 import type { Findings } from "./findings.ts";
 import { isIdle } from "./revs.ts";
-import { whereItSettles } from "./where-it-settles.ts";
+import { coldestAir, whereItSettles } from "./where-it-settles.ts";
 
 /** A log that starts this close under the opening has nothing left to show. */
 const WARM_START_C = 10;
@@ -26,15 +26,19 @@ const LONG_ENOUGH_S = 900;
 const HEATER_HOLDS_C = 55;
 
 /**
- * Shut, an engine's own surface lets its climb settle at a hundred degrees over the air and more, with a heater on eighty: of 2,400
- * sound cars of the test's five-node model none came to less. Told less well where revs were raised.
+ * Shut and without its heater, an engine's own surface lets its climb settle at a hundred degrees over the air and more: of 2,400 sound
+ * cars of the test's five-node model none came to less than this. Told less well where revs were raised. A heater on full takes as much
+ * as a thermostat that hangs open, in any air: only who says that it was off lets it be told.
  */
 const SHUT_SETTLES_C = 76;
 const REVVED_SETTLES_C = 68;
-/** In air below that a heater may be on, °C. */
-const HEATER_AIR_C = 12;
+const OPEN_OR_HEATER =
+  ": a thermostat that hangs open does that, and so does a heater that is on. Heater off, then feel the lower hose: warm means it hangs open. Log it again and mark “heater off”, and the log tells.";
 
 type Seen = Pick<CheckJudgement, "verdict" | "because" | "measured" | "failing">;
+
+const highestOf = ({ regimes: { curve, startC } }: Findings): number =>
+  curve.smooth(15).reduce((high, figure) => Math.max(high, figure), startC);
 
 function judgeOpening({ spec, toleranceC, regimes }: Findings): Seen | undefined {
   const { opening } = regimes.shut;
@@ -113,47 +117,40 @@ function judgeNoOpening({ spec, toleranceC, regimes }: Findings): Seen | undefin
   };
 }
 
-/**
- * An engine that loses more on the way up than any shut one does: its climb would have come to rest far too low. On a cold day a heater
- * takes as much.
- */
+/** An engine that loses more on the way up than any shut one does of itself: its climb would have come to rest far too low. */
 function judgeLosses(findings: Findings): Seen | undefined {
   const { regimes } = findings;
   const settling = whereItSettles(findings);
   if (!settling) return undefined;
   const { overAirC, airC, isRevved } = settling;
-  const highC = regimes.curve.smooth(15).reduce((high, figure) => Math.max(high, figure), regimes.startC);
   if (overAirC > (isRevved ? REVVED_SETTLES_C : SHUT_SETTLES_C)) return undefined;
+  const measured = highestOf(findings);
   const settles = `On the way up it lost so much that it would have settled at ${degrees(airC + overAirC)} in air of ${degrees(airC)}`;
-  if (airC < HEATER_AIR_C)
-    return {
-      verdict: "not-seen",
-      measured: highC,
-      because: `${settles}: a thermostat that hangs open does that, and so does the heater on a cold day. Heater off, then feel the lower hose: warm means it hangs open.`,
-    };
+  if (!regimes.witnesses.some(({ kind }) => kind === "heater-off"))
+    return { verdict: "not-seen", measured, because: `${settles}${OPEN_OR_HEATER}` };
   return {
     verdict: "fail",
     failing: "early",
-    measured: highC,
-    because: `${settles}; a shut engine would have gone on: the thermostat hangs open.`,
+    measured,
+    because: `${settles}, with the heater off; a shut engine would have gone on: the thermostat hangs open.`,
   };
 }
 
-function judgeLevel({ spec, toleranceC, regimes, trace }: Findings): Seen | undefined {
+function judgeLevel(findings: Findings): Seen | undefined {
+  const { spec, toleranceC, regimes, trace } = findings;
   const { curve, fans } = regimes;
-  const highC = curve.smooth(15).reduce((high, figure) => Math.max(high, figure), regimes.startC);
+  const highC = highestOf(findings);
   const rate = curve.line(curve.length - LEVEL_FOR_S, curve.length).slope * 60;
   const opensC = spec.thermostatOpensC;
   const isLevel = curve.length > LONG_ENOUGH_S && Math.abs(rate) < LEVEL_C_PER_MINUTE;
   if (!isLevel || highC > opensC - toleranceC - UNSURE_C || fans.events.length > 0) return undefined;
-  const air = trace.intakeC?.filter((figure) => Number.isFinite(figure)) ?? new Float64Array();
-  const airC = air.length > 0 ? air.reduce((low, figure) => Math.min(low, figure), air[0] ?? 0) : undefined;
+  const airC = coldestAir(trace);
   const levels = `It levels off at ${degrees(highC)} and never gets to ${degrees(opensC)}`;
   if (airC === undefined || highC - airC > HEATER_HOLDS_C)
     return {
       verdict: "not-seen",
       measured: highC,
-      because: `${levels}: a thermostat that hangs open does that, and so does the heater on a cold day. Heater off, then feel the lower hose: warm means it hangs open.`,
+      because: `${levels}${OPEN_OR_HEATER}`,
     };
   return {
     verdict: "fail",
@@ -184,9 +181,9 @@ export function checkThermostat(findings: Findings): CheckJudgement {
       because: `The log starts at ${degrees(regimes.startC)}, too warm to see it open. Start from cold.`,
     };
   const seen =
-    judgeOpening(findings) ?? judgeNoOpening(findings) ?? judgeLosses(findings) ?? judgeLevel(findings);
+    judgeOpening(findings) ?? judgeNoOpening(findings) ?? judgeLevel(findings) ?? judgeLosses(findings);
   if (seen) return { expected: opensC, ...seen };
-  const highC = regimes.curve.smooth(15).reduce((high, figure) => Math.max(high, figure), regimes.startC);
+  const highC = highestOf(findings);
   return {
     verdict: "not-seen",
     measured: highC,

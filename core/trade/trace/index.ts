@@ -21,6 +21,7 @@ export { eventVerdict } from "./event-verdict.ts";
 export { type LiveAdvice, liveAdvice } from "./live-advice.ts";
 export { type LiveSample, liveTrace } from "./live-trace.ts";
 export { MOST_CHARACTERS } from "./log-door.ts";
+export { BENCH_SAYS } from "./marks.ts";
 export { readTrace } from "./read-trace.ts";
 export { type CurvePoint, thinTrace } from "./thin.ts";
 export type { Mark, Trace, TraceProblem, TraceReading } from "./trace.ts";

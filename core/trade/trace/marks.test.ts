@@ -15,6 +15,8 @@ describe("what a person's mark says", () => {
     ["no fan", { kind: "fan-none", s: 60 }],
     ["fan not running", { kind: "fan-none", s: 60 }],
     ["top hose hot", { kind: "hose-hot", s: 60 }],
+    ["heater off", { kind: "heater-off", s: 60 }],
+    ["Heater fan off", { kind: "heater-off", s: 60 }],
   ])("%s", (what, expected) => expect(said(what)).toEqual([expected]));
 
   it("names the stage where the card has two, and leaves it open where the words do", () => {
@@ -22,6 +24,22 @@ describe("what a person's mark says", () => {
     expect(said("high fan on", 2)).toEqual([{ kind: "fan-on", s: 60, stage: 2 }]);
     expect(said("fan on", 2)).toEqual([{ kind: "fan-on", s: 60 }]);
     expect(said("high fan on", 1)).toEqual([{ kind: "fan-on", s: 60 }]);
+  });
+
+  it("keeps the heater's fan apart from the radiator's", () => {
+    expect(said("fan on, heater off")).toEqual([
+      { kind: "heater-off", s: 60 },
+      { kind: "fan-on", s: 60, stage: 1 },
+    ]);
+    for (const what of ["heater fan on", "heater not off", "heater full hot"]) expect(said(what)).toEqual([]);
+  });
+
+  it("is none where the bench says what was done to it", () => {
+    for (const what of [
+      "bench: in it: fan's own plug burnt or off",
+      "bench: in it: fan runs backwards; heater off",
+    ])
+      expect(said(what)).toEqual([]);
   });
 
   it.each(["bubbles stopped", "heater hot", "top hose not hot yet", "fan", ""])("nothing from “%s”", (what) =>

@@ -3,8 +3,13 @@ import type { Mark } from "./trace.ts";
 /** What a person's mark says of the engine; a mark that says nothing of it is none. */
 export type Witness =
   | { kind: "fan-on" | "fan-off"; s: number; stage?: number }
-  | { kind: "fan-none" | "hose-hot"; s: number };
+  | { kind: "fan-none" | "hose-hot" | "heater-off"; s: number };
 
+/** What a mark of the bench begins with: it says what was done to a made-up car, and nothing that anybody heard. */
+export const BENCH_SAYS = "bench: ";
+
+/** The heater has a fan of its own. */
+const HEATER = /\bheater\b[^,;]*/;
 const FAN = /\bfans?\b/;
 const HOSE_HOT = /\b(hose|radiator)\b.*\b(hot|warm)\b|\b(hot|warm)\b.*\bhose\b/;
 const NONE = /\b(no|none|not|never|without)\b/;
@@ -16,12 +21,20 @@ const HIGH = /\b(high|fast|2|two|second)\b/;
 /** A person's marks as what they saw and heard, in order; `stages` is how many the card names. */
 export function witnesses(marks: readonly Mark[], stages: number): Witness[] {
   return marks.flatMap(({ s, what }): Witness[] => {
-    const words = what.toLowerCase();
-    if (!FAN.test(words)) return HOSE_HOT.test(words) && !NONE.test(words) ? [{ kind: "hose-hot", s }] : [];
-    if (NONE.test(words)) return [{ kind: "fan-none", s }];
-    const kind = OFF.test(words) ? "fan-off" : ON.test(words) ? "fan-on" : undefined;
-    if (!kind) return [];
-    const stage = HIGH.test(words) ? 2 : LOW.test(words) || stages === 1 ? 1 : undefined;
-    return [{ kind, s, ...(stage !== undefined && stage <= stages ? { stage } : {}) }];
+    const said = what.toLowerCase();
+    if (said.startsWith(BENCH_SAYS)) return [];
+    const heater = HEATER.exec(said)?.[0] ?? "";
+    if (OFF.test(heater) && !NONE.test(heater))
+      return [{ kind: "heater-off", s }, ...ofFan(said.replace(HEATER, ""), s, stages)];
+    return ofFan(said.replace(HEATER, ""), s, stages);
   });
+}
+
+function ofFan(words: string, s: number, stages: number): Witness[] {
+  if (!FAN.test(words)) return HOSE_HOT.test(words) && !NONE.test(words) ? [{ kind: "hose-hot", s }] : [];
+  if (NONE.test(words)) return [{ kind: "fan-none", s }];
+  const kind = OFF.test(words) ? "fan-off" : ON.test(words) ? "fan-on" : undefined;
+  if (!kind) return [];
+  const stage = HIGH.test(words) ? 2 : LOW.test(words) || stages === 1 ? 1 : undefined;
+  return [{ kind, s, ...(stage !== undefined && stage <= stages ? { stage } : {}) }];
 }

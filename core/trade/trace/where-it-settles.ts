@@ -2,6 +2,7 @@ import { balanceOf, COLUMNS, heatAt, RIDGE, settlesAt } from "./balance.ts";
 import type { Findings } from "./findings.ts";
 import { GrowingFit } from "./least-squares.ts";
 import { idleOf, isIdle } from "./revs.ts";
+import type { Trace } from "./trace.ts";
 
 /** Where the climb up to the opening would have come to rest at idle, had it gone on so. */
 export interface Settling {
@@ -23,13 +24,17 @@ const WARM_START_C = 8;
 /** The balance tells a climb better than this, °C, or something else went on. */
 const MOST_RESIDUAL_C = 0.72;
 
+/** The coldest that the intake was, °C: it warms as the engine does. Nothing where a log has none. */
+export function coldestAir({ intakeC }: Pick<Trace, "intakeC">): number | undefined {
+  const told = intakeC?.filter((figure) => Number.isFinite(figure)) ?? new Float64Array();
+  return told.length > 0 ? told.reduce((low, figure) => Math.min(low, figure)) : undefined;
+}
+
 /** Nothing where the log has no air, begins warm, or is too short to say. */
 export function whereItSettles({ trace, clean, regimes, spec }: Findings): Settling | undefined {
-  const airC = trace.intakeC
-    ?.filter((figure) => Number.isFinite(figure))
-    .reduce((low, figure) => Math.min(low, figure), Number.POSITIVE_INFINITY);
+  const airC = coldestAir(trace);
   const { curve, startC, holds } = regimes;
-  if (airC === undefined || !Number.isFinite(airC) || startC - airC > WARM_START_C) return undefined;
+  if (airC === undefined || startC - airC > WARM_START_C) return undefined;
   const reached = curve.smooth(15).findIndex((figure) => figure > spec.thermostatOpensC - BELOW_OPENING_C);
   const end = reached < 0 ? clean.grid.length : reached;
   if (end < LEAST_S || curve.mean(end - 10, end) - startC < LEAST_CLIMB_C) return undefined;

@@ -1,5 +1,5 @@
 import { QueryTypes } from "sequelize";
-import { hide, type PracticeAct, playRound } from "../../../core/trade/practice/index.ts";
+import { hide, MOST_KEPT, type PracticeAct, playRound } from "../../../core/trade/practice/index.ts";
 import type { Desk } from "../../database/connection.ts";
 import { notFound, Refusal } from "../../desk/refusal.ts";
 
@@ -36,6 +36,12 @@ export async function keepRound(desk: Desk, round: RoundHandedIn): Promise<void>
   const { id, level, carKey, seed, acts, plannerCents = null, hadHelp } = round;
   const { end, isRight, account, hidden } = played(round);
   if (!end) throw new Refusal({ message: "This round isn't over yet." });
+  const [own] = await sequelize.query<{ count: number }>(
+    "SELECT count(*)::int FROM practice_rounds WHERE person_id = $1 AND id <> $2",
+    { bind: [personId, id], type: QueryTypes.SELECT, transaction },
+  );
+  if ((own?.count ?? 0) >= MOST_KEPT)
+    throw new Refusal({ message: `${MOST_KEPT} rounds are kept of you: no more can be.` });
   await sequelize.query(
     `INSERT INTO practice_rounds (shop_id, id, person_id, at, level, car_key, seed, acts, faults, ended, is_right, had_help,
                                   wrong_repairs, cents, planner_cents, has_boiled, opened_hot, is_unlooked)

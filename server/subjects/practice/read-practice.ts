@@ -1,4 +1,5 @@
 import { QueryTypes } from "sequelize";
+import { MOST_ROUNDS } from "../../../core/trade/practice/index.ts";
 import type { Desk } from "../../database/connection.ts";
 
 /** A round that somebody played to its end. */
@@ -32,8 +33,6 @@ export interface FaultPractised {
   openedHot: number;
   people: number;
 }
-
-const MOST_ROUNDS = 200;
 
 /** What somebody has played, newest first. */
 export async function readOwnPractice({ sequelize, transaction, personId }: Desk): Promise<RoundKept[]> {
