@@ -44,6 +44,9 @@ export function AxisLeft({
   );
 }
 
+/** A figure under the axis with the room to what stands beside it. */
+const TICK_HALF = 18;
+
 /** What the widths stand for, with their unit behind the last or in words below. */
 export function AxisBottom({
   frame,
@@ -61,7 +64,10 @@ export function AxisBottom({
         </Word>
       ))}
       {unit && (
-        <Word at={[frame.right + 8, frame.bottom + 20]} isQuiet>
+        <Word
+          at={[Math.max(frame.right + 8, scale(ticks.at(-1) ?? 0) + TICK_HALF), frame.bottom + 20]}
+          isQuiet
+        >
           {unit}
         </Word>
       )}

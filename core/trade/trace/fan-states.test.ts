@@ -12,12 +12,13 @@ const turn = (kind: Turn["kind"], at: number, coolantC: number, swingC = 6): Tur
   swingC,
 });
 /** As `regimes.ts` prices them: 6 nats for an undisturbed turn, less than one for what wind could have made. */
-const read = (turns: Turn[], faint: readonly number[] = []) =>
+const read = (turns: Turn[], faint: readonly number[] = [], hottestC = 80) =>
   readFans({
     turns,
     spec: SPEC,
     startC: 20,
     otherCost: ({ at }) => (faint.includes(at) ? 0.8 : 6),
+    hottestC: () => hottestC,
   }).events.map(({ kind, turn: { at } }) => `${kind} ${at}`);
 
 describe("readFans", () => {
@@ -39,5 +40,25 @@ describe("readFans", () => {
       tops.flatMap((topC, i) => [turn("top", 500 + 300 * i, topC), turn("bottom", 650 + 300 * i, 91)]);
     expect(read(off([97, 97.2, 96.9]))).toHaveLength(6);
     expect(read([turn("top", 400, 70), turn("bottom", 500, 66)])).toEqual([]);
+  });
+
+  it("takes a foot for a stop where raised revs hid the start, if it was passed for sure, and for none where it was not", () => {
+    const hidden = [
+      turn("top", 500, 96),
+      turn("bottom", 640, 85),
+      turn("top", 900, 91),
+      turn("bottom", 1000, 85),
+    ];
+    expect(read(hidden, [500], 96)).toEqual(["fan-off 640", "fan-on 900", "fan-off 1000"]);
+    expect(read(hidden, [500, 640], 88)).toEqual(["fan-on 900", "fan-off 1000"]);
+  });
+
+  it("believes a sharp stop that the log ends on, and no blunt one", () => {
+    const ends = (before: number) => [
+      turn("top", 500, 91),
+      { ...turn("bottom", 560, 85, 1.4), before, after: 0.04 },
+    ];
+    expect(read(ends(-0.27))).toEqual(["fan-on 500", "fan-off 560"]);
+    expect(read(ends(-0.05))).toEqual(["fan-on 500"]);
   });
 });

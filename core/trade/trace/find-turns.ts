@@ -1,4 +1,5 @@
 import { type Curve, fitHinge } from "./curve.ts";
+import { flatFoot } from "./flat-foot.ts";
 
 /** A lasting turn of the curve: the top of a rise, the foot of a fall, or a rise that eases without turning. */
 export interface Turn {
@@ -106,6 +107,12 @@ export function findTurns(curve: Curve, from: number): Turn[] {
     const turned = kind === "bottom" ? onset(curve, left, crossing) : crossing;
     const at = Math.max(0, turned - ON_ITS_WAY_S);
     const value = smooth[cell] ?? 0;
+    const swingC = Math.min(
+      Math.abs(value - valueAt(index - 1, from)),
+      Math.abs(value - valueAt(index + 1, curve.length - 1)),
+    );
+    const flat = kind === "bottom" ? flatFoot(curve, cell, rough[index - 1]?.cell ?? from) : undefined;
+    if (flat && flat.at < at) return { kind, ...flat, after: hinge?.after ?? 0, swingC };
     return {
       kind,
       at,
@@ -113,10 +120,7 @@ export function findTurns(curve: Curve, from: number): Turn[] {
         hinge && turned === hinge.at ? hinge.value - ON_ITS_WAY_S * hinge.before : curve.mean(at - 2, at + 3),
       before: hinge?.before ?? 0,
       after: hinge?.after ?? 0,
-      swingC: Math.min(
-        Math.abs(value - valueAt(index - 1, from)),
-        Math.abs(value - valueAt(index + 1, curve.length - 1)),
-      ),
+      swingC,
     };
   });
 }

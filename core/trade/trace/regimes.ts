@@ -45,6 +45,8 @@ const REVS_AFTER_S = 50;
 const SLUG_NEAR_S = 25;
 const NEAR_CARD_C = 4;
 const SAME_BEND_S = 40;
+/** Jitter and whole degrees don't make a hottest. */
+const SMOOTH_S = 9;
 /** No fan starts for the coolant's sake below this. */
 const COLDEST_FAN_C = 60;
 
@@ -117,6 +119,17 @@ export function readRegimes(clean: CleanSignal, spec: SaidSpec, marks: readonly 
     s: witness.s - clean.startS,
   }));
   const all = witnessedTurns([...turns, ...easings(curve, turns, shut, spec)], seen, curve);
-  const fans = readFans({ turns: all, spec, startC, otherCost: otherCost(clean, shut, holds, spec) });
+  const smooth = curve.smooth(SMOOTH_S);
+  const hottestC = (before: Turn | undefined, to: Turn) =>
+    smooth
+      .subarray(Math.max(from, before?.at ?? 0), to.at)
+      .reduce((most, figure) => Math.max(most, figure), 0);
+  const fans = readFans({
+    turns: all,
+    spec,
+    startC,
+    otherCost: otherCost(clean, shut, holds, spec),
+    hottestC,
+  });
   return { curve, startC, shut, fans, turns: all, holds, witnesses: seen };
 }
