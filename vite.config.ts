@@ -26,9 +26,14 @@ const TOGETHER = {
   ],
 };
 
+/** Taken into the server's build, since whole they are half of what a server reads before it is up. */
+const OF_WHICH_LITTLE_IS_USED =
+  /^(?:lucide-react|radix-ui|@radix-ui|class-validator|validator|@floating-ui|react-remove-scroll(?:-bar)?|react-style-singleton|use-callback-ref|use-sidecar|aria-hidden|get-nonce|tslib)(?:\/|$)/;
+
 export default defineConfig(({ isSsrBuild }) => ({
   plugins: [tailwindcss(), reactRouter()],
   worker: { format: "es" },
+  ssr: { noExternal: OF_WHICH_LITTLE_IS_USED },
   build: {
     target: "es2022",
     ...(isSsrBuild ? {} : { rolldownOptions: { output: { codeSplitting: TOGETHER } } }),

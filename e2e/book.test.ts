@@ -47,6 +47,8 @@ describe("the frame", () => {
     ["sign", "open-build"],
   ])("of %s stands still: no second scroll bar, nothing that jumps", async (name, job) => {
     const steady = await application.another(page);
+    // A page that comes slowly is painted before the whole of it is there.
+    await steady.emulateCPUThrottling(4);
     await steady.evaluateOnNewDocument(() => {
       const shifts = { sum: 0 };
       Object.assign(window, { shifts });

@@ -14,28 +14,19 @@ const WAIT_WORDS: Record<Waiting["for"], string> = {
   clock: "runs",
 };
 
+export const isAnythingBeside = ({ waiting, then }: Next) => waiting.length + then.length > 0;
+
 /** What passes by itself and for how long, and what comes after what is in hand. */
-export function Beside({
-  next,
-  nowMs,
-  isNarrow = false,
-}: {
-  next: Next;
-  nowMs: number;
-  /** The act itself wants the room. */
-  isNarrow?: boolean;
-}) {
+export function Beside({ next, nowMs }: { next: Next; nowMs: number }) {
   const { timeZone } = useJob();
   const { waiting, then } = next;
-  if (waiting.length + then.length === 0) return null;
+  if (!isAnythingBeside(next)) return null;
   const untilOf = (until: string) => {
     const minutes = Math.ceil((Date.parse(until) - nowMs) / MINUTE_MS);
     return minutes < SOON_MIN ? `${Math.max(0, minutes)} min` : whenOf(until, timeZone, nowMs);
   };
   return (
-    <div
-      className={`flex flex-col gap-2 border-rule lg:shrink-0 lg:border-l lg:pl-4 ${isNarrow ? "lg:w-48" : "lg:w-72"}`}
-    >
+    <div className="flex flex-col gap-2 border-rule lg:border-l lg:pl-4">
       {waiting.length > 0 && (
         <div>
           <p className="text-ink-2">waits</p>

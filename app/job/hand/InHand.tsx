@@ -9,7 +9,7 @@ import { Cap } from "../cap/Cap.tsx";
 import { useEngine } from "../cap/useEngine.ts";
 import { Cautions } from "../stage/Cautions.tsx";
 import { useJob } from "../stage/context.ts";
-import { Beside } from "./Beside.tsx";
+import { Beside, isAnythingBeside } from "./Beside.tsx";
 import { HandField } from "./HandField.tsx";
 import { type useBooking } from "./useBooking.ts";
 
@@ -39,6 +39,14 @@ function besideWords({ where, dueSince, until, minutes, needs }: Act, nowMs: num
   ].filter(Boolean);
 }
 
+/** The column beside is there before what stands in it: a page that comes slowly moves nothing. */
+const columnsOf = (next: Next, isNarrow: boolean) =>
+  !isAnythingBeside(next)
+    ? ""
+    : isNarrow
+      ? "lg:grid lg:grid-cols-[minmax(0,1fr)_12rem]"
+      : "lg:grid lg:grid-cols-[minmax(0,1fr)_18rem]";
+
 interface Given {
   act: Act;
   next: Next;
@@ -65,12 +73,13 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
   const { id, what, why, field, choices, caution, stage } = act;
   const facts = besideWords(act, nowMs);
   const isCap = id === CAP;
+  const isNarrow = isCap || field !== undefined;
   return (
     <section
       ref={part}
       aria-labelledby="in-hand"
       data-in-hand={id}
-      className={`flex flex-col gap-x-8 gap-y-3 rounded-md border-2 border-ink bg-sheet p-3 sm:p-4 lg:flex-row`}
+      className={`flex flex-col gap-x-8 gap-y-3 rounded-md border-2 border-ink bg-sheet p-3 sm:p-4 ${columnsOf(next, isNarrow)}`}
     >
       <div className="flex min-w-0 flex-1 flex-col gap-2">
         <p className="text-ink-2">
@@ -117,7 +126,7 @@ export function InHand({ act, next, nowMs, booking, isHere, isResting }: Given) 
           </p>
         )}
       </div>
-      <Beside next={next} nowMs={nowMs} isNarrow={isCap || field !== undefined} />
+      <Beside next={next} nowMs={nowMs} />
     </section>
   );
 }
@@ -132,7 +141,7 @@ export function NothingInHand({ next, nowMs }: { next: Next; nowMs: number }) {
   return (
     <section
       aria-labelledby="in-hand"
-      className="flex flex-col gap-x-8 gap-y-3 rounded-md border-2 border-edge bg-sheet p-3 sm:p-4 lg:flex-row"
+      className={`flex flex-col gap-x-8 gap-y-3 rounded-md border-2 border-edge bg-sheet p-3 sm:p-4 ${columnsOf(next, false)}`}
     >
       <h3 id="in-hand" className="flex-1 text-2xl leading-snug">
         Nothing to do here now: it waits.
