@@ -1,6 +1,6 @@
 import { defineConfig } from "vitest/config";
 import { LONGEST_WAIT_MS, LOOK_MS } from "./e2e/support/waits.ts";
-import { WALKERS } from "./e2e/support/walkers.ts";
+import { LongestFirst, WALKERS } from "./e2e/support/walkers.ts";
 
 /** A loaded machine must stay green: no test is ended that would have come to its end. */
 const ENDS_MS = { testTimeout: 600_000, hookTimeout: 600_000 };
@@ -9,6 +9,7 @@ const setupFiles = ["bin/lib/seeds.ts"];
 
 export default defineConfig({
   test: {
+    sequence: { sequencer: LongestFirst },
     projects: [
       // Pure functions, which leave nothing behind: a fresh world for each file would cost more than the tests.
       {

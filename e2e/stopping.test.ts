@@ -45,6 +45,12 @@ describe.each([1, 2])("the server, in %i processes,", (processes) => {
     }
   });
 
+  it("keeps a connection open for longer than a browser or a proxy goes on using it", async () => {
+    const answer = await fetch(`${server.address}/healthz`);
+    const [, seconds] = /timeout=(\d+)/.exec(answer.headers.get("keep-alive") ?? "") ?? [];
+    expect(Number(seconds)).toBeGreaterThan(60);
+  });
+
   it("finishes what is under way when it is told to stop, streams aside", async () => {
     const stream = fetch(`${server.address}/jobs/${jobId("open-find")}/grown`, {
       headers: { Cookie: cookie, Accept: "text/event-stream" },

@@ -1,6 +1,12 @@
 import { shopApp } from "./app.mjs";
 
 /**
+ * Browsers and proxies use a connection again for up to about a minute. Whoever closes it first may be asked something in
+ * the same moment, which is lost then: it shouldn't be the server.
+ */
+const KEPT_OPEN_MS = 75_000;
+
+/**
  * Serves in this process until it is told to stop, or until whoever started it is gone. Then it takes nothing new, finishes
  * what is under way, and cuts off what takes longer than `finishS`.
  */
@@ -30,6 +36,7 @@ export async function serveHere({ port, host, finishS, ...settings }) {
     process.send?.("ready");
     if (!process.send) process.stdout.write(`Serving on http://${host}:${port}\n`);
   });
+  server.keepAliveTimeout = KEPT_OPEN_MS;
   function stop() {
     if (isStopping) return;
     isStopping = true;

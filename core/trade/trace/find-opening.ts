@@ -55,9 +55,14 @@ const LEAST_EXPECTED_C = 0.8;
 const LASTING = 5;
 /** The least shortfall over the horizon that whole degrees and jitter can't make, °C. */
 const LEAST_SHORT_C = 1.6;
-/** The onset is where the shortfall, drawn back from these, is nothing. */
+/** A shortfall under the first may be chance, one past the second is none: the onset is where it, drawn back from these, is nothing. */
 const ONSET_LOW_C = 0.5;
 const ONSET_HIGH_C = 1.4;
+/** At idle it is where a line that begins there tells best what came from so long before to so long behind them. */
+const ONSET_BEFORE_S = 60;
+const ONSET_BEHIND_S = 15;
+const ONSET_STEP_S = 2;
+const LEAST_SLOPE_S = 12;
 /** A coolant sensor shows what its water did this much before. */
 const SENSOR_LAG_S = 7;
 
@@ -135,7 +140,7 @@ export function findOpening({ grid, known, rpm, holds, cardC }: OpeningOptions):
       first ??= ahead;
       lasting++;
       if (lasting >= LASTING) {
-        const candidate = onset(grid, balance, clean ?? first, first);
+        const candidate = onset(grid, balance, holds, clean ?? first, first);
         candidate.isProven = isProven(candidate, grid, holds, cardC);
         if (isCredible(candidate, startC, quickest) && (candidate.isProven || isNear(candidate, cardC))) {
           opening = candidate;
@@ -175,7 +180,29 @@ function isProven(
   return isIdle(holds, isNearCard ? from : Math.min(from, at - CALM_S), at + RATE_S);
 }
 
-function onset(grid: Float64Array, balance: Balance, model: Ahead, first: Ahead): Candidate {
+/** Where a shortfall that was nothing begins to grow in proportion to time: the cell that leaves the least squared residual. */
+function bendOf(short: (cell: number) => number, from: number, to: number): number | undefined {
+  const shorts = Array.from({ length: to - from + 1 }, (_, at) => short(from + at));
+  let best: { at: number; explained: number } | undefined;
+  for (let at = 0; at < shorts.length - LEAST_SLOPE_S; at += ONSET_STEP_S) {
+    let [across, square] = [0, 0];
+    for (let cell = at + 1; cell < shorts.length; cell++) {
+      across += (shorts[cell] ?? 0) * (cell - at);
+      square += (cell - at) ** 2;
+    }
+    const explained = Math.max(0, across) ** 2 / square;
+    if (!best || explained > best.explained) best = { at, explained };
+  }
+  return best && from + best.at;
+}
+
+function onset(
+  grid: Float64Array,
+  balance: Balance,
+  holds: readonly RevsHold[],
+  model: Ahead,
+  first: Ahead,
+): Candidate {
   const short = (cell: number) => dot(model.weights, balance.columns(cell)) - meanAround(grid, cell, 4);
   const end = Math.min(grid.length - 1, first.cell + 2 * HORIZON_S);
   let high = first.cell;
@@ -183,7 +210,12 @@ function onset(grid: Float64Array, balance: Balance, model: Ahead, first: Ahead)
   let low = high;
   while (low > model.cell - HORIZON_S && short(low) > ONSET_LOW_C) low--;
   const slope = (short(high) - short(low)) / Math.max(1, high - low);
-  const at = Math.max(0, Math.round(low - short(low) / Math.max(slope, 0.01) - SENSOR_LAG_S));
+  const drawnBack = low - short(low) / Math.max(slope, 0.01);
+  // What raised revs promised too little or too much of before it bends the shortfall as well.
+  const bend = isIdle(holds, low - ONSET_BEFORE_S, high)
+    ? bendOf(short, Math.max(0, low - ONSET_BEFORE_S), Math.min(end, high + ONSET_BEHIND_S))
+    : undefined;
+  const at = Math.max(0, Math.round((bend ?? drawnBack) - SENSOR_LAG_S));
   const rate = (from: number, to: number) => {
     const last = Math.min(grid.length - 1, to);
     return last > from ? (meanAround(grid, last, 4) - meanAround(grid, from, 4)) / (last - from) : 0;
