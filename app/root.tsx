@@ -79,7 +79,7 @@ export default function Root() {
 /** What the shell shows while it reads what is kept here. */
 export function HydrateFallback() {
   return (
-    <main className="flex min-h-dvh items-center justify-center p-6">
+    <main data-opening className="flex min-h-dvh items-center justify-center p-6">
       <p className="text-ink-2 text-xl">Opening what is kept here.</p>
     </main>
   );

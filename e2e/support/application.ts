@@ -134,6 +134,8 @@ export async function takenOver(page: Page): Promise<void> {
     const drawn = [...document.body.querySelectorAll("a, button, input, main, nav, aside, h1, h2")];
     return (
       drawn.length > 0 &&
+      // A server that is slow to answer leaves the page to what is kept: it isn't there before that is read.
+      !document.querySelector("[data-opening]") &&
       drawn.every((each) => Object.keys(each).some((key) => key.startsWith("__reactFiber")))
     );
   });
