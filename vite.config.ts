@@ -26,7 +26,7 @@ const TOGETHER = {
   ],
 };
 
-/** Taken into the server's build, since whole they are half of what a server reads before it is up. */
+/** Taken into the server's build, since read whole they were a third of the time until a server is up. */
 const OF_WHICH_LITTLE_IS_USED =
   /^(?:lucide-react|radix-ui|@radix-ui|class-validator|validator|@floating-ui|react-remove-scroll(?:-bar)?|react-style-singleton|use-callback-ref|use-sidecar|aria-hidden|get-nonce|tslib)(?:\/|$)/;
 

@@ -32,8 +32,10 @@ const HEATER_HOLDS_C = 55;
  */
 const SHUT_SETTLES_C = 76;
 const REVVED_SETTLES_C = 68;
+/** So far a climb has come that a heater can't have taken anything to speak of yet, °C. */
+const HARDLY_BEGUN_C = 10;
 const OPEN_OR_HEATER =
-  ": a thermostat that hangs open does that, and so does a heater that is on. Heater off, then feel the lower hose: warm means it hangs open. Log it again and mark “heater off”, and the log tells.";
+  ": a thermostat that hangs open does that, and so does a heater that is on. Heater off, then feel the lower hose: warm means it hangs open. Log it again from cold, mark “heater off” as it begins, and the log tells.";
 
 type Seen = Pick<CheckJudgement, "verdict" | "because" | "measured" | "failing">;
 
@@ -117,16 +119,23 @@ function judgeNoOpening({ spec, toleranceC, regimes }: Findings): Seen | undefin
   };
 }
 
+/** Said while the climb had hardly begun, and not on since: a heater that is turned off later has taken its heat already. */
+function wasHeaterOff({ regimes: { witnesses, curve, startC } }: Findings): boolean {
+  const off = witnesses.find(
+    ({ kind, s }) => kind === "heater-off" && curve.mean(s, s + 5) - startC < HARDLY_BEGUN_C,
+  );
+  return off !== undefined && !witnesses.some(({ kind, s }) => kind === "heater-on" && s > off.s);
+}
+
 /** An engine that loses more on the way up than any shut one does of itself: its climb would have come to rest far too low. */
 function judgeLosses(findings: Findings): Seen | undefined {
-  const { regimes } = findings;
   const settling = whereItSettles(findings);
   if (!settling) return undefined;
   const { overAirC, airC, isRevved } = settling;
   if (overAirC > (isRevved ? REVVED_SETTLES_C : SHUT_SETTLES_C)) return undefined;
   const measured = highestOf(findings);
   const settles = `On the way up it lost so much that it would have settled at ${degrees(airC + overAirC)} in air of ${degrees(airC)}`;
-  if (!regimes.witnesses.some(({ kind }) => kind === "heater-off"))
+  if (!wasHeaterOff(findings))
     return { verdict: "not-seen", measured, because: `${settles}${OPEN_OR_HEATER}` };
   return {
     verdict: "fail",

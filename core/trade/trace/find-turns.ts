@@ -111,7 +111,8 @@ export function findTurns(curve: Curve, from: number): Turn[] {
       Math.abs(value - valueAt(index - 1, from)),
       Math.abs(value - valueAt(index + 1, curve.length - 1)),
     );
-    const flat = kind === "bottom" ? flatFoot(curve, cell, rough[index - 1]?.cell ?? from) : undefined;
+    const flat =
+      kind === "bottom" ? flatFoot(curve, smooth, cell, rough[index - 1]?.cell ?? from) : undefined;
     if (flat && flat.at < at) return { kind, ...flat, after: hinge?.after ?? 0, swingC };
     return {
       kind,

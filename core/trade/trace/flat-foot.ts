@@ -5,7 +5,6 @@ const FLAT_C = 0.6;
 const FLAT_S = 70;
 /** Whole degrees hide when in a flat a fan stopped: over cars of other equations it was most often about here. */
 const SHARE = 0.6;
-const SMOOTH_S = 9;
 const FALL_OVER_S = 15;
 const REACH_S = 5;
 
@@ -16,9 +15,13 @@ export interface FlatFoot {
   before: number;
 }
 
-/** The flat that a foot ends, if it ends one: a fall that has almost come to rest before something lets it rise. */
-export function flatFoot(curve: Curve, foot: number, from: number): FlatFoot | undefined {
-  const smooth = curve.smooth(SMOOTH_S);
+/** The flat that a foot of the smoothed curve ends, if it ends one: a fall that has almost come to rest before something lets it rise. */
+export function flatFoot(
+  curve: Curve,
+  smooth: Float64Array,
+  foot: number,
+  from: number,
+): FlatFoot | undefined {
   const at = (cell: number) => smooth[cell] ?? 0;
   let lowest = foot;
   for (let cell = foot; cell > from && at(cell) < at(foot) + FLAT_C; cell--)

@@ -40,6 +40,21 @@ describe("a thermostat that hangs open", () => {
     ).toBe(true);
   });
 
+  it("is not told of a heater that was turned off late, or on again: it has taken its heat by then", () => {
+    const late = [{ s: 1500, what: "heater off" }];
+    const again = [...HEATER_OFF, { s: 200, what: "heater on" }];
+    const open = warmUps(idling(21), ["thermostat-open"], HEATER_OFF);
+    for (const marks of [late, again]) {
+      const fails = warmUps(idling(21), ["thermostat-open"], marks).filter(({ check }) =>
+        /would have settled/.test(check.verdict === "fail" ? check.because : ""),
+      );
+      expect(fails).toEqual([]);
+      for (const { key, check } of warmUps(idling(21, 0.5), [], marks))
+        expect(check.verdict, key).not.toBe("fail");
+    }
+    expect(open.some(({ check }) => check.verdict === "fail")).toBe(true);
+  });
+
   it("is not found in a car that is driven", () => {
     for (const script of Object.values(SCRIPTS))
       for (const { key, check } of warmUps({ ...script, ambientC: 16 }, [], HEATER_OFF))

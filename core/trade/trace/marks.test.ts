@@ -31,7 +31,13 @@ describe("what a person's mark says", () => {
       { kind: "heater-off", s: 60 },
       { kind: "fan-on", s: 60, stage: 1 },
     ]);
-    for (const what of ["heater fan on", "heater not off", "heater full hot"]) expect(said(what)).toEqual([]);
+    for (const what of ["heater on fan off", "heater on and fan off", "heater fan on; fan stopped"])
+      expect(said(what), what).toEqual([
+        { kind: "heater-on", s: 60 },
+        { kind: "fan-off", s: 60, stage: 1 },
+      ]);
+    expect(said("heater hot and fan off")).toEqual([{ kind: "fan-off", s: 60, stage: 1 }]);
+    for (const what of ["heater not off", "heater full hot"]) expect(said(what)).toEqual([]);
   });
 
   it("is none where the bench says what was done to it", () => {

@@ -3,13 +3,13 @@ import type { Mark } from "./trace.ts";
 /** What a person's mark says of the engine; a mark that says nothing of it is none. */
 export type Witness =
   | { kind: "fan-on" | "fan-off"; s: number; stage?: number }
-  | { kind: "fan-none" | "hose-hot" | "heater-off"; s: number };
+  | { kind: "fan-none" | "hose-hot" | "heater-off" | "heater-on"; s: number };
 
 /** What a mark of the bench begins with: it says what was done to a made-up car, and nothing that anybody heard. */
 export const BENCH_SAYS = "bench: ";
 
-/** The heater has a fan of its own. */
-const HEATER = /\bheater\b[^,;]*/;
+/** What is said of the heater, which has a fan of its own; what comes after it in the same breath is of something else. */
+const HEATER = /\bheater(?:'s)?(?: fan| blower)?\b(?:(?!\b(?:and|but|fans?)\b|[,;.]).)*/;
 const FAN = /\bfans?\b/;
 const HOSE_HOT = /\b(hose|radiator)\b.*\b(hot|warm)\b|\b(hot|warm)\b.*\bhose\b/;
 const NONE = /\b(no|none|not|never|without)\b/;
@@ -24,9 +24,9 @@ export function witnesses(marks: readonly Mark[], stages: number): Witness[] {
     const said = what.toLowerCase();
     if (said.startsWith(BENCH_SAYS)) return [];
     const heater = HEATER.exec(said)?.[0] ?? "";
-    if (OFF.test(heater) && !NONE.test(heater))
-      return [{ kind: "heater-off", s }, ...ofFan(said.replace(HEATER, ""), s, stages)];
-    return ofFan(said.replace(HEATER, ""), s, stages);
+    const kind = OFF.test(heater) ? "heater-off" : ON.test(heater) ? "heater-on" : undefined;
+    const ofHeater: Witness[] = kind && !NONE.test(heater) ? [{ kind, s }] : [];
+    return [...ofHeater, ...ofFan(said.replace(HEATER, ""), s, stages)];
   });
 }
 
