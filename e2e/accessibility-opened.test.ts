@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { Application } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
 import { SCREENS } from "./support/screens.ts";
-import { openTool, tap } from "./support/walk.ts";
+import { openTool, tap, unfold } from "./support/walk.ts";
 
 let application: Application;
 beforeAll(async () => {
@@ -48,6 +48,7 @@ const OPENED: [string, ...Opening[]][] = [
       "a refused part",
       async (page) => {
         await openTool(page, "Another part");
+        await unfold(page, "By name");
         await tap(page, "Choose it");
       },
     ],

@@ -14,6 +14,7 @@ import {
   pictureOfFailure,
   seen,
   tap,
+  unfold,
   write,
 } from "./support/walk.ts";
 
@@ -92,6 +93,7 @@ describe("a distance that has fallen", () => {
 describe("taps", () => {
   it("into a bag count each, however quick", async () => {
     await go("strip");
+    await unfold(page, "Write it out");
     const before = await bookedLines(page);
     const put = await page.waitForSelector("::-p-aria(1 × M6×20 into bag 1)");
     await put?.evaluate((button) => {
@@ -146,7 +148,9 @@ describe("taps", () => {
 describe("what was said can be unsaid where it was said", () => {
   it("chips of Ask", async () => {
     await go("ask");
+    // Folded, it says what is in it.
     await seen(page, "standing still");
+    for (const asked of ["When does it happen?", "Gauge"]) await unfold(page, asked);
     await expect.poll(() => chipIsOn("standing still")).toBe(true);
     for (const chip of ["standing still", "hot weather", "three quarters"]) await tap(page, chip);
     await tap(page, "Book it");
@@ -161,6 +165,7 @@ describe("what was said can be unsaid where it was said", () => {
 
   it("a corrected answer, which stays answered", async () => {
     await go("ask");
+    await unfold(page, "What is the trouble?");
     await tap(page, "loses coolant");
     await tap(page, "Book it");
     await allSent(page);

@@ -11,6 +11,7 @@ import {
   pictureOfFailure,
   seen,
   tap,
+  unfold,
   write as writeOn,
 } from "./support/walk.ts";
 
@@ -212,6 +213,7 @@ describe("pads and bags", () => {
     await tabOf("Last time");
     await seen(page, "Last time on a Harl Tender");
     await tabOf("Off");
+    await unfold(page, "Write it out");
     await tabOf("Plug");
     await tap(page, "right");
     await write("Wires, or what tells it from its neighbour", "Brown and white");

@@ -191,6 +191,7 @@ describe("a whole job, by role and name alone", () => {
     await tapNamed("button", "shroud: is back");
     await toStage("Fill");
     await at(page, "fill");
+    await tapNamed("button", "Write down what moved poured, drained, spilled");
     await named("textbox", "How much").fill("0.5");
     await tapNamed("button", "Book it");
     await allSent(page);

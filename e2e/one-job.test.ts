@@ -16,6 +16,7 @@ import {
   sign,
   tap,
   tapOn,
+  unfold,
 } from "./support/walk.ts";
 
 let application: Application;
@@ -78,6 +79,7 @@ describe("one job from complaint to signed", () => {
   it("plans a part with grade and supplier, ticked with a name and only once", async () => {
     await page.keyboard.press("3");
     await stage("plan");
+    await unfold(page, "By name");
     await tap(page, "Choose it");
     await seen(page, "Choose the grade.");
     await atField("Part").fill("Thermal switch");
@@ -110,6 +112,7 @@ describe("one job from complaint to signed", () => {
     await bookLine(page, 'out "thermal switch"');
     await bookLine(page, "drain 1.4");
     await bookLine(page, "tool out magnet");
+    await unfold(page, "Write it out");
     await tap(page, "2");
     await tap(page, "One more");
     await tap(page, "2 × M6×20 into bag 2");
@@ -197,6 +200,7 @@ describe("one job from complaint to signed", () => {
   it("fills until the coolant is level", async () => {
     await page.keyboard.press("6");
     await stage("fill");
+    await unfold(page, "Write down what moved");
     await atField("How much").fill("1.4 L");
     await tap(page, "Book it");
     await seen(page, "Level, as near as jugs can tell");

@@ -6,7 +6,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { Application, PHONE } from "./support/application.ts";
 import { violations } from "./support/axe.ts";
-import { allSent, bookWords, openTool, pictureOfFailure, seen, tap, write } from "./support/walk.ts";
+import { allSent, bookWords, openTool, pictureOfFailure, seen, tap, unfold, write } from "./support/walk.ts";
 
 let application: Application;
 let page: Page;
@@ -120,6 +120,7 @@ describe("the shelf", () => {
     await tap(page, "Compare the 5 on the shelf");
     await page.waitForSelector('[role="img"][aria-label*="Coldbrook Parts €"]');
     await openTool(page, "Parts");
+    await unfold(page, "By name");
     await write(page, "Part", "thermal");
     await page.locator("button::-p-text(thermal switch, maker's)").click();
     await allSent(page);

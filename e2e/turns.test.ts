@@ -3,7 +3,16 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
 import { PEOPLE, type PersonKey } from "../demo/shop.ts";
 import { Application, readAnew, settled } from "./support/application.ts";
-import { allSent, bookLine, bookWords, openTool, pictureOfFailure, seen, tap } from "./support/walk.ts";
+import {
+  allSent,
+  bookLine,
+  bookWords,
+  openTool,
+  pictureOfFailure,
+  seen,
+  tap,
+  unfold,
+} from "./support/walk.ts";
 
 const STRIP = `/jobs/${jobId("open-find")}/strip`;
 
@@ -37,12 +46,14 @@ async function takeOver(from: string, who: PersonKey): Promise<void> {
 describe("what was typed stays", () => {
   it("over a change of stage and a reload: chips, counts, pot readings, half a line", async () => {
     await application.go(page, STRIP.replace("strip", "ask"));
+    await unfold(page, "What is the trouble?");
     await tap(page, "loses coolant");
     await field("Distance").fill("184300");
     await page.keyboard.press("Tab");
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await page.keyboard.press("4");
     await page.waitForFunction(() => location.pathname.endsWith("/strip"));
+    await unfold(page, "Write it out");
     await tap(page, "2");
     await tap(page, "One more");
     await tap(page, "One more");

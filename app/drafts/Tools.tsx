@@ -1,5 +1,5 @@
 import { Tabs } from "radix-ui";
-import { type ReactNode, useEffect, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
 import { useDraft } from "./useDraft.ts";
 
@@ -13,6 +13,9 @@ export interface Given {
   /** Asked for by the address in a way of its own: opened as if it had been chosen. */
   asked?: string | undefined;
 }
+
+/** So much of the name before it is seen: there are more that way. */
+const BEFORE_PX = 40;
 
 /**
  * Several things to do on one surface, one shown at a time: opened by its name, by arrows, or by a link that ends in `#` and its id.
@@ -30,14 +33,25 @@ export function Tools({ of, label, tools, first, asked: wanted }: Given & { of: 
     if (asked) setChosen(asked);
   }, [asked]);
   const open = ids.find((id) => id === chosen) ?? ids.find((id) => id === begins) ?? ids[0];
+  // On a phone they are one row that is moved aside: what is open is in sight in it.
+  const row = useRef<HTMLDivElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at when another is open
+  useEffect(() => {
+    const name = row.current?.querySelector<HTMLElement>('[data-state="active"]');
+    if (row.current && name) row.current.scrollLeft = name.offsetLeft - row.current.offsetLeft - BEFORE_PX;
+  }, [open]);
   return (
     <Tabs.Root value={open} onValueChange={setChosen}>
-      <Tabs.List aria-label={label} className="flex flex-wrap gap-x-1 border-ink border-b-2">
+      <Tabs.List
+        ref={row}
+        aria-label={label}
+        className="flex flex-wrap gap-x-1 border-ink border-b-2 max-sm:flex-nowrap max-sm:overflow-x-auto"
+      >
         {tools.map(([id, name]) => (
           <Tabs.Trigger
             key={id}
             value={id}
-            className="min-h-12 px-3 data-[state=active]:bg-ink data-[state=active]:font-bold data-[state=active]:text-paper"
+            className="min-h-12 shrink-0 px-3 data-[state=active]:bg-ink data-[state=active]:font-bold data-[state=active]:text-paper"
           >
             {name}
           </Tabs.Trigger>

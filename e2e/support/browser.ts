@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import puppeteer, { type Browser } from "puppeteer-core";
-import { findChromium } from "../../bin/lib/packages.mjs";
+import { ensureDebian, findChromium } from "../../bin/lib/packages.mjs";
 
 const FLAGS = [
   "--no-sandbox",
@@ -18,7 +18,7 @@ const FLAGS = [
 /** A headless browser with an empty profile. */
 export async function launchBrowser(): Promise<{ browser: Browser; close: () => Promise<void> }> {
   const profile = mkdtempSync(join(tmpdir(), "warm-ledger-browser-"));
-  const executablePath = findChromium();
+  const executablePath = await ensureDebian("Chromium", ["chromium-headless-shell"], findChromium);
   const browser = await puppeteer.launch({
     executablePath,
     headless: true,

@@ -74,6 +74,18 @@ export async function openTool(page: Page, name: string): Promise<void> {
   await page.waitForFunction((each) => each?.getAttribute("aria-selected") === "true", {}, tab);
 }
 
+/** Opens what stands folded behind one line, by its name. */
+export async function unfold(page: Page, name: string): Promise<void> {
+  const words = await page.waitForSelector(`main h3 button[aria-expanded] ::-p-text(${name})`);
+  await words?.evaluate((each) => each.closest("button")?.focus());
+  await page.keyboard.press("Enter");
+  await page.waitForFunction(
+    (each) => each?.closest("button")?.getAttribute("aria-expanded") === "true",
+    {},
+    words,
+  );
+}
+
 /** The next step, by its key, once it takes one. */
 export async function pressNext(page: Page): Promise<void> {
   await page.waitForSelector("[data-next]:not([data-rests])");

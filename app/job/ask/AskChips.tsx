@@ -1,40 +1,31 @@
-import type { ReactNode } from "react";
 import { LEVEL_WORDS } from "../../../core/book/out/index.ts";
 import { ASKED_LEVELS, type Heard } from "../../../core/stages/ask/index.ts";
 import { GAUGES, HAPPENS, TROUBLES } from "../../../core/trade/diagnosis/knowledge/index.ts";
 import { ChipsMany, ChipsOne } from "../../ui/Chips.tsx";
 import { useJob } from "../stage/context.ts";
+import { FoldOfJob, useFolds } from "../stage/Fold.tsx";
 import type { HeardHere } from "./useHeard.ts";
 
-function Question({
-  id,
-  words,
-  hint,
-  children,
-}: {
-  id: string;
-  words: string;
-  hint?: string;
-  children: ReactNode;
-}) {
-  return (
-    <section aria-labelledby={id}>
-      <h3 id={id} className="mb-2 font-bold">
-        {words} {hint && <span className="font-normal text-ink-2">{hint}</span>}
-      </h3>
-      {children}
-    </section>
-  );
-}
+const list = (words: Readonly<Record<string, string>>, chosen: readonly string[]) =>
+  chosen
+    .filter(Boolean)
+    .map((each) => words[each] ?? each)
+    .join(", ") || "not said";
 
 /** What is told by tapping: the trouble, when it happens, the gauge, the level. */
 export function AskChips({ heard: { chips, set } }: { heard: HeardHere }) {
   const { mayBook, maySay } = useJob();
   // An owner tells the rest; a level is looked at by whoever stands at the car.
   const isAtCar = mayBook || !maySay;
+  const folds = useFolds();
   return (
     <>
-      <Question id="trouble" words="What is the trouble?" hint="one or two; Find starts from it">
+      <FoldOfJob
+        name="What is the trouble?"
+        hint="one or two; Find starts from it"
+        says={list(TROUBLES, chips.trouble)}
+        folds={folds === "always" && chips.trouble.length > 0 ? "always" : "never"}
+      >
         <ChipsMany
           label="What is the trouble?"
           options={Object.keys(TROUBLES)}
@@ -42,8 +33,8 @@ export function AskChips({ heard: { chips, set } }: { heard: HeardHere }) {
           value={chips.trouble}
           onChange={(said) => set.trouble(said as Heard["trouble"])}
         />
-      </Question>
-      <Question id="happens" words="When does it happen?">
+      </FoldOfJob>
+      <FoldOfJob name="When does it happen?" says={list(HAPPENS, chips.happens)} folds={folds}>
         <ChipsMany
           label="When does it happen?"
           options={Object.keys(HAPPENS)}
@@ -51,9 +42,9 @@ export function AskChips({ heard: { chips, set } }: { heard: HeardHere }) {
           value={chips.happens}
           onChange={(said) => set.happens(said as Heard["happens"])}
         />
-      </Question>
-      <div className="grid gap-6 xl:grid-cols-2">
-        <Question id="gauge" words="Gauge" hint="a poor witness">
+      </FoldOfJob>
+      <div className="grid gap-x-6 gap-y-5 xl:grid-cols-2">
+        <FoldOfJob name="Gauge" hint="a poor witness" says={list(GAUGES, [chips.gauge])} folds={folds}>
           <ChipsOne
             label="Gauge"
             options={Object.keys(GAUGES)}
@@ -61,9 +52,14 @@ export function AskChips({ heard: { chips, set } }: { heard: HeardHere }) {
             value={chips.gauge}
             onChange={(chip) => set.gauge(chip as Heard["gauge"])}
           />
-        </Question>
+        </FoldOfJob>
         {isAtCar && (
-          <Question id="level" words="Coolant level" hint="through the tank, cap shut">
+          <FoldOfJob
+            name="Coolant level"
+            hint="through the tank, cap shut"
+            says={list(LEVEL_WORDS, [chips.level])}
+            folds={folds}
+          >
             <ChipsOne
               label="Coolant level"
               options={ASKED_LEVELS}
@@ -71,7 +67,7 @@ export function AskChips({ heard: { chips, set } }: { heard: HeardHere }) {
               value={chips.level}
               onChange={(chip) => set.level(chip as Heard["level"])}
             />
-          </Question>
+          </FoldOfJob>
         )}
       </div>
     </>

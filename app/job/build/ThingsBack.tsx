@@ -28,15 +28,15 @@ function BackRow({ item }: { item: BuildItem }) {
     book(draft, isOneOfSeveral ? [] : [moveTick(page.job.id, entries, draft)]);
   };
   return (
-    <li className="flex flex-wrap items-center gap-3 border-rule border-b py-2">
-      <span className="min-w-24 flex-1 text-lg leading-snug">
+    <li className="flex flex-wrap items-center gap-3 border-rule border-b py-2 max-sm:gap-2">
+      <span className="min-w-24 flex-1 text-lg leading-snug max-sm:min-w-20 max-sm:text-base">
         <span className="font-bold">{nameOf(item)}</span>{" "}
         {item.where && <span className="text-ink-2">{item.where}</span>}
       </span>
       <span className="flex gap-2">
         {item.open > 1 && (
           <Button
-            className="px-3"
+            className="px-3 max-sm:px-2.5"
             data-counts
             aria-label={`${whole}: one back`}
             disabled={!mayBook}
@@ -46,7 +46,7 @@ function BackRow({ item }: { item: BuildItem }) {
           </Button>
         )}
         <Button
-          className="px-4"
+          className="px-4 max-sm:px-2.5"
           aria-label={`${whole}: ${item.open > 1 ? `all ${item.open} back` : "is back"}`}
           disabled={!mayBook}
           onClick={() => back(item.open)}
@@ -120,7 +120,7 @@ export function ThingsBack() {
   // Half of what is ready comes first; the rest stands beside it, in the same order.
   const first = now.slice(0, Math.max(1, Math.ceil(now.length / 2)));
   return (
-    <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+    <div className="grid gap-x-8 gap-y-6 drawer:lg:grid-cols-2 xl:grid-cols-2">
       <Groups id="now" title="Last off, first on" groups={first} />
       <Groups id="then" title="Then" groups={[...now.slice(first.length), ...later]} />
     </div>

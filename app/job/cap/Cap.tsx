@@ -35,6 +35,7 @@ export function Cap({ engine, isBare = false }: { engine: EngineState; isBare?: 
   const { system, timeZone } = useJob();
   const { cap, readings, ranUntil } = engine;
   const { safeNow, readyAtS, because } = cap;
+  const fromLog = ranUntil !== undefined && <FromLog sinceS={Date.parse(ranUntil) / 1000} />;
   const clock = (seconds: number) => clockOf(new Date(seconds * 1000).toISOString(), timeZone);
   return (
     <section
@@ -59,11 +60,15 @@ export function Cap({ engine, isBare = false }: { engine: EngineState; isBare?: 
             : `Nobody has written that it ran${readings.length > 0 ? `; ${readings.length} read` : ""}.`}
         </p>
       </div>
-      {!engine.isRunning && <ReadCoolant hasPlace beside={isBare ? <Hose /> : undefined} />}
       {!engine.isRunning && (
+        <ReadCoolant hasPlace beside={isBare ? <Hose /> : undefined}>
+          {isBare && fromLog}
+        </ReadCoolant>
+      )}
+      {!engine.isRunning && !isBare && (
         <div className="flex flex-wrap gap-x-2">
-          {!isBare && <Hose />}
-          {ranUntil !== undefined && <FromLog sinceS={Date.parse(ranUntil) / 1000} />}
+          <Hose />
+          {fromLog}
         </div>
       )}
     </section>

@@ -7,6 +7,7 @@ import { Button } from "../../ui/Button.tsx";
 import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../stage/context.ts";
+import { FoldOfJob } from "../stage/Fold.tsx";
 
 const COLDEST_C = -40;
 const HOTTEST_C = 150;
@@ -33,11 +34,14 @@ export function ReadCoolant({
   onOver,
   hasPlace = false,
   beside,
+  children,
 }: {
   onOver?: (celsius: number) => EntryDraft | undefined;
   hasPlace?: boolean;
   /** Another way to tell, right under the reading; where it was read is asked after it. */
   beside?: ReactNode;
+  /** Other ways that are seldom taken, beside where it was read. */
+  children?: ReactNode;
 }) {
   const { page, book, mayBook, system } = useJob();
   const [text, setText] = useDraft(`coolant-read:${page.job.id}`);
@@ -108,7 +112,19 @@ export function ReadCoolant({
         )}
       </div>
       {beside}
-      {beside && places}
+      {beside && (
+        <FoldOfJob
+          name="Read at"
+          says={`the ${PLACES[place]}${children ? "; elsewhere, or from a log" : ""}`}
+          folds="always"
+          className="font-normal"
+        >
+          <div className="flex flex-col gap-2">
+            {places}
+            {children}
+          </div>
+        </FoldOfJob>
+      )}
     </form>
   );
 }

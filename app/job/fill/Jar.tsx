@@ -26,7 +26,7 @@ export function Jar({
   return (
     <svg
       viewBox="0 0 208 300"
-      className="w-full max-w-64"
+      className="w-full max-w-64 max-lg:max-w-44"
       role="img"
       aria-label={`Of ${litres(capacityL)}, ${litres(stayedL)} stayed in the car and ${litres(sums.addedL)} went in`}
     >

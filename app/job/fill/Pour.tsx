@@ -6,6 +6,7 @@ import { ChipsOne } from "../../ui/Chips.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { useJob } from "../stage/context.ts";
 import { DrainWays } from "../stage/DrainWays.tsx";
+import { FoldOfJob, useFolds } from "../stage/Fold.tsx";
 
 const MOVES = {
   poured: "Poured",
@@ -44,55 +45,59 @@ export function Pour() {
     setStrength("");
   };
   return (
-    <section aria-labelledby="pour" className="flex flex-col gap-3">
-      <h3 id="pour" className="text-xl">
-        Write down what moved
-      </h3>
-      <ChipsOne
-        label="What moved"
-        options={Object.keys(MOVES)}
-        words={MOVES}
-        value={move}
-        onChange={(value) => value && setMove(value as keyof typeof MOVES)}
-      />
-      {move === "drained" && <DrainWays />}
-      <div className="flex flex-wrap items-start gap-3">
-        <div className="w-40">
-          <TextField
-            label="How much"
-            inputMode="decimal"
-            maxLength={12}
-            className="figure text-xl"
-            unit={SHOWN.volume[system].label}
-            value={amount}
-            error={isAmountWrong ? `More than 0, at most ${format(MOST_L, "volume", system)}.` : undefined}
-            onChange={(event) => setAmount(event.target.value)}
-            disabled={!mayBook}
-          />
-        </div>
-        {move === "poured" && (
-          <div className="w-36">
+    <FoldOfJob
+      name="Write down what moved"
+      says={`poured, drained, spilled${amount.trim() ? `: ${amount}` : ""}`}
+      folds={useFolds()}
+      className="text-xl"
+    >
+      <div className="flex flex-col gap-3">
+        <ChipsOne
+          label="What moved"
+          options={Object.keys(MOVES)}
+          words={MOVES}
+          value={move}
+          onChange={(value) => value && setMove(value as keyof typeof MOVES)}
+        />
+        {move === "drained" && <DrainWays />}
+        <div className="flex flex-wrap items-start gap-3">
+          <div className="w-40">
             <TextField
-              label="Strength"
+              label="How much"
               inputMode="decimal"
-              maxLength={6}
+              maxLength={12}
               className="figure text-xl"
-              unit="%"
-              value={strength}
-              error={isStrengthWrong ? "From 0 to 100 %." : undefined}
-              onChange={(event) => setStrength(event.target.value)}
+              unit={SHOWN.volume[system].label}
+              value={amount}
+              error={isAmountWrong ? `More than 0, at most ${format(MOST_L, "volume", system)}.` : undefined}
+              onChange={(event) => setAmount(event.target.value)}
               disabled={!mayBook}
             />
           </div>
-        )}
-        <Button
-          onClick={pour}
-          disabled={!mayBook || litres === undefined || isStrengthWrong}
-          className="mt-7"
-        >
-          Book it
-        </Button>
+          {move === "poured" && (
+            <div className="w-36">
+              <TextField
+                label="Strength"
+                inputMode="decimal"
+                maxLength={6}
+                className="figure text-xl"
+                unit="%"
+                value={strength}
+                error={isStrengthWrong ? "From 0 to 100 %." : undefined}
+                onChange={(event) => setStrength(event.target.value)}
+                disabled={!mayBook}
+              />
+            </div>
+          )}
+          <Button
+            onClick={pour}
+            disabled={!mayBook || litres === undefined || isStrengthWrong}
+            className="mt-7"
+          >
+            Book it
+          </Button>
+        </div>
       </div>
-    </section>
+    </FoldOfJob>
   );
 }

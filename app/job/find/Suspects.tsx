@@ -5,7 +5,7 @@ import type { KnownFind } from "./belief/useFind.ts";
 
 /** Fewer than this is not worth a row; what is left out is counted below. */
 const WORTH_A_ROW = 0.02;
-const MOST_ROWS = 6;
+const MOST_ROWS = 5;
 
 /** As it is shown and read out. */
 const percent = (share: number) =>

@@ -7,6 +7,7 @@ import { cautionsOfRepair, REPAIRS } from "../../../core/trade/diagnosis/knowled
 import { Button } from "../../ui/Button.tsx";
 import { useRest } from "../../ui/useRest.ts";
 import { useJob } from "../stage/context.ts";
+import { FoldOfJob } from "../stage/Fold.tsx";
 import type { KnownFind } from "./belief/useFind.ts";
 import { useCardFocus } from "./useCardFocus.ts";
 
@@ -108,12 +109,15 @@ export function VerdictCard({
         )}
       </div>
       {cautions.length > 0 && (
-        <p
-          role="note"
-          className="border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-3 font-bold text-[0.95rem] leading-snug"
-        >
-          {inShownTemperatures(cautions.join(" "), system)}
-        </p>
+        <FoldOfJob name="What can hurt in this repair" says={`${cautions.length} cautions`} folds="always">
+          <ul role="note" className="border-ink border-l-[6px] bg-wash py-1.5 pr-2 pl-3 leading-snug">
+            {cautions.map((caution) => (
+              <li key={caution} className="font-bold">
+                {inShownTemperatures(caution, system)}
+              </li>
+            ))}
+          </ul>
+        </FoldOfJob>
       )}
       {isSound && <ForTheOwner find={find} />}
     </section>

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useState } from "react";
+import { type ReactNode, useCallback, useMemo, useState } from "react";
 import { quarterOf } from "../../../core/stages/find/index.ts";
 import { type FindRead, readFind, withPlan } from "../../../server/books/jobs/read-find.ts";
 import { readJob } from "../../../server/books/jobs/read-job.ts";
@@ -10,6 +10,7 @@ import { LaterPart } from "../../ui/LaterPart.tsx";
 import { later } from "../../ui/later.ts";
 import { Comeback } from "../comeback/Comeback.tsx";
 import { useJob } from "../stage/context.ts";
+import { FoldOfJob } from "../stage/Fold.tsx";
 import { type StageRead, stage } from "../stage/stage.tsx";
 import { type Tool, ToolTabs } from "../stage/ToolTabs.tsx";
 import { Work } from "../stage/Work.tsx";
@@ -76,6 +77,22 @@ function Booked({ find }: { find: FindView }) {
   );
 }
 
+/** What a finding was booked on is one line on a page that comes after it; whoever takes it back finds all of it again. */
+function Led({ find, children }: { find: KnownFind; children: ReactNode }) {
+  const [wasFound] = useState(find.finding !== undefined);
+  if (!wasFound || !find.finding) return children;
+  return (
+    <FoldOfJob
+      name="What led to it"
+      says="the test that would tell most, what is still possible"
+      folds="always"
+      className="font-bold text-xl"
+    >
+      {children}
+    </FoldOfJob>
+  );
+}
+
 /** Find of one job: nothing that is shown, chosen or half thought of one car is carried over to the next. */
 function Find({ read: { read, isByHandbook } }: StageRead<typeof loader>) {
   const { job } = useJob().page;
@@ -135,7 +152,15 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
     [
       "map",
       "Map",
-      <CircuitMap key="map" circuit={state.circuit} standings={state.standings} testId={shown} />,
+      <FoldOfJob
+        key="map"
+        name="Circuit"
+        says={state.circuit.name}
+        folds="narrow"
+        className="font-bold sm:sr-only"
+      >
+        <CircuitMap circuit={state.circuit} standings={state.standings} testId={shown} />
+      </FoldOfJob>,
     ],
     ["tests", "Other tests", <OtherTests key="tests" find={view} shown={shown} onTest={choose} />],
     ["live", "Live log", <LaterPart key="live" part={liveLog} given={{}} />],
@@ -157,19 +182,21 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
       {recent && <Comeback recent={recent} weighed />}
       <Booked find={find} />
       <TwoFaults find={view} onTest={choose} />
-      <div className="grid items-start gap-x-8 gap-y-6 xl:grid-cols-[1.15fr_1fr]">
-        {shown ? (
-          <NextTest key={shown} find={view} testId={shown} isChosen={isStillChosen} />
-        ) : offer ? (
-          <VerdictCard find={find} offer={offer} onTestOn={best ? () => setTestsOn(true) : undefined} />
-        ) : (
-          <p>
-            No test is left that can be done here. Mark one as possible again, or write your own verdict
-            below.
-          </p>
-        )}
-        <Suspects find={view} onTest={choose} />
-      </div>
+      <Led find={find}>
+        <div className="grid items-start gap-x-8 gap-y-6 max-sm:gap-y-4 drawer:lg:grid-cols-[1.15fr_1fr] xl:grid-cols-[1.15fr_1fr]">
+          {shown ? (
+            <NextTest key={shown} find={view} testId={shown} isChosen={isStillChosen} />
+          ) : offer ? (
+            <VerdictCard find={find} offer={offer} onTestOn={best ? () => setTestsOn(true) : undefined} />
+          ) : (
+            <p>
+              No test is left that can be done here. Mark one as possible again, or write your own verdict
+              below.
+            </p>
+          )}
+          <Suspects find={view} onTest={choose} />
+        </div>
+      </Led>
       <Overnight find={find} />
       <ToolTabs label="Find" tools={tools} />
     </Work>

@@ -36,7 +36,7 @@ export function Proofs() {
       <h3 id="proofs" className="text-xl">
         Proven
       </h3>
-      <p className="mb-2 text-ink-2">
+      <p className="mb-2 text-ink-2 max-sm:sr-only">
         What the work asks for. The log and the readings answer by themselves; the rest is yours to see.
       </p>
       <ul className="border-ink border-t-2">

@@ -37,7 +37,7 @@ export function HandOver() {
           save();
         }}
       >
-        <div className="w-56">
+        <div className="w-56 max-sm:w-40">
           <TextField
             label="Distance now"
             inputMode="numeric"
@@ -59,7 +59,7 @@ export function HandOver() {
         </div>
         <Button
           type="submit"
-          className="mt-7"
+          className="mt-7 max-sm:px-3"
           disabled={!mayBook || km === undefined || isWrong || trouble !== undefined}
         >
           {atEnd ? "Put it right" : "Book the distance"}

@@ -2,14 +2,15 @@ import { Link } from "react-router";
 import type { Duty } from "../../../core/state/index.ts";
 import { STAGE_NAMES } from "../../shell/stage-names.ts";
 import { useJob } from "../stage/context.ts";
+import { FoldOfJob, useFolds } from "../stage/Fold.tsx";
 
 /** What usually stands in a book and doesn't in this one, or isn't answered yet, each with the way to where it is. */
 export function Missing({ missing }: { missing: readonly Duty[] }) {
   const { page } = useJob();
+  const folds = useFolds();
   if (missing.length === 0) return null;
   return (
-    <div>
-      <h3 className="flex min-h-12 items-center font-bold text-xl">Not said</h3>
+    <FoldOfJob name="Not said" says={missing.length} folds={folds} className="font-bold text-xl">
       <ul className="border-ink border-t-2">
         {missing.map(({ words, stage }, index) => (
           <li
@@ -27,6 +28,6 @@ export function Missing({ missing }: { missing: readonly Duty[] }) {
           </li>
         ))}
       </ul>
-    </div>
+    </FoldOfJob>
   );
 }

@@ -1,0 +1,12 @@
+import { useContext } from "react";
+import { Fold, type FoldGiven, type Folds } from "../../drafts/Fold.tsx";
+import { InHandHere } from "../hand/hand-context.ts";
+import { useJob } from "./context.ts";
+
+/** Something long of a stage, remembered for the job. */
+export function FoldOfJob(given: Omit<FoldGiven, "of">) {
+  return <Fold of={useJob().page.job.id} {...given} />;
+}
+
+/** Behind something in hand a stage's own long things are one line each; where nothing is, only a phone folds them. */
+export const useFolds = (): Folds => (useContext(InHandHere) ? "always" : "narrow");
