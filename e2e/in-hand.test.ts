@@ -64,7 +64,7 @@ describe("a stage as it opens", () => {
         const { isWhole, windows, isWide } = await measured(page);
         if (!isWhole || isWide || windows > 2) found.push(`${key} ${stage}: ${windows.toFixed(2)} windows`);
       }
-    expect(found).toEqual([]);
+    expect(found, found.join("; ")).toEqual([]);
     await page.browserContext().close();
   });
 });

@@ -81,7 +81,7 @@ function Groups({ id, title, groups }: { id: string; title: string; groups: Buil
   const shown = isWhole ? groups : groups.slice(0, MOST_GROUPS);
   const rest = groups.length - shown.length;
   return (
-    <section aria-labelledby={id} className="flex flex-col gap-4">
+    <section aria-labelledby={id} className="flex flex-col gap-4 max-sm:gap-2">
       <h3 id={id} className="text-xl">
         {title}
       </h3>
@@ -120,7 +120,7 @@ export function ThingsBack() {
   // Half of what is ready comes first; the rest stands beside it, in the same order.
   const first = now.slice(0, Math.max(1, Math.ceil(now.length / 2)));
   return (
-    <div className="grid gap-x-8 gap-y-6 drawer:lg:grid-cols-2 xl:grid-cols-2">
+    <div className="grid gap-x-8 gap-y-6 max-sm:gap-y-4 drawer:lg:grid-cols-2 xl:grid-cols-2">
       <Groups id="now" title="Last off, first on" groups={first} />
       <Groups id="then" title="Then" groups={[...now.slice(first.length), ...later]} />
     </div>

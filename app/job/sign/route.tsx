@@ -137,7 +137,7 @@ function Sign({ read: looks }: StageRead<typeof loader>) {
         )}
       </div>
       {(notProven.length > 0 || missing.length > 0) && (
-        <div className="grid items-start gap-x-8 gap-y-5 xl:grid-cols-2">
+        <div className="grid items-start gap-x-8 gap-y-5 max-sm:gap-y-1 xl:grid-cols-2">
           <Unproven rows={notProven} />
           <Missing missing={missing} />
         </div>

@@ -136,7 +136,7 @@ export function Work({
         >
           {title}
         </h2>
-        <div className="flex flex-col gap-5">
+        <div className="flex flex-col gap-5 max-sm:gap-4">
           {isShown && (
             <InHand
               key={page.job.id}
