@@ -10,6 +10,8 @@ const TOGETHER = {
       test: /node_modules[\\/](?:react|react-dom|react-router|scheduler)[\\/]|preload-helper/,
       priority: 3,
     },
+    // What draws charts comes with the first of them: most pages open without one.
+    { name: "charts", test: /node_modules[\\/](?:d3-|internmap)|[\\/]app[\\/]charts[\\/]/, priority: 3 },
     { name: "every-page", minShareCount: 14, priority: 2 },
     {
       name: "kit",
