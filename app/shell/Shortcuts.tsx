@@ -50,7 +50,8 @@ export const Shortcuts = memo(function Shortcuts() {
         const next = document.querySelector<HTMLElement>("[data-next]");
         // What is in hand is read out as it changes, and its field is one Tab away.
         (document.querySelector<HTMLElement>("[data-in-hand] [tabindex='-1']") ?? next)?.focus();
-        next?.click();
+        // What begins something of its own is gone to, and begun by a second key.
+        if (next?.dataset.next !== "asks") next?.click();
       },
     },
   ]);

@@ -78,7 +78,7 @@ export function OpenJob({
           ))}
         </Choice>
       </div>
-      <Button type="submit" weight="main" disabled={isBusy}>
+      <Button type="submit" weight="main" disabled={isBusy} data-next="asks">
         Open a job
       </Button>
       {no && (

@@ -263,7 +263,7 @@ export async function followInHand(
   const worker = new Worker(application, page, hand);
   const { counted } = worker;
   await application.go(page, `/vehicles/${demoId(`vehicle:${job.vehicle}`)}`);
-  await worker.use({ css: "main button", text: "Open a job" });
+  await worker.to({ css: "main button", text: "Open a job" });
   await page.waitForFunction(() => location.pathname.endsWith("/ask"));
   await settled(page);
   await ask(worker, job);
