@@ -15,8 +15,8 @@ const nameOf = (item: BuildItem) => {
   return item.open > 1 ? `${item.open} × ${name}` : name;
 };
 
-/** Nobody works down more at once; the rest is one tap away. */
-export const MOST_GROUPS = 60;
+/** Nobody works down more at once, and each row costs a slow tablet its time; the rest is one tap away. */
+export const MOST_GROUPS = 12;
 
 function BackRow({ item }: { item: BuildItem }) {
   const { page, entries, book, mayBook } = useJob();
