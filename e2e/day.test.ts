@@ -68,6 +68,33 @@ describe("the day", () => {
     await seen(page, "When is it ready?");
   });
 
+  it("has the words of a short slip behind it, over no other slip", async () => {
+    const lanes = await page.$$eval("[data-lane]", (all) =>
+      all.map((lane) => ({
+        words: [...lane.querySelectorAll("[data-beside] > span")]
+          .filter((each) => each.checkVisibility())
+          .map((each) => ({
+            text: each.textContent ?? "",
+            box: each.getBoundingClientRect().toJSON() as DOMRect,
+          })),
+        slips: [...lane.querySelectorAll("button")].map(
+          (each) => each.getBoundingClientRect().toJSON() as DOMRect,
+        ),
+      })),
+    );
+    expect(lanes.flatMap(({ words }) => words).length).toBeGreaterThan(2);
+    for (const { words, slips } of lanes)
+      for (const { text, box } of words)
+        for (const slip of slips) {
+          const isOver =
+            box.left < slip.right - 1 &&
+            slip.left < box.right - 1 &&
+            box.top < slip.bottom - 1 &&
+            slip.top < box.bottom - 1;
+          expect(isOver, text).toBe(false);
+        }
+  });
+
   it("goes round two who are away at noon, noted by the mouse and by keys", async () => {
     for (const [name, how] of [
       ["Ilse Vantry", "mouse"],

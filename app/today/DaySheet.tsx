@@ -3,7 +3,7 @@ import type { TodayRead } from "../../server/books/day/read-today.ts";
 import { useMember } from "../desk/member.ts";
 import { clockOf } from "../ui/dates.ts";
 import { AwayForm } from "./AwayForm.tsx";
-import { hoursBetween, type Lane, lanesOf, placeOf, type Way } from "./lanes.ts";
+import { hoursBetween, type Lane, lanesOf, placeOf, type Stay, type Way } from "./lanes.ts";
 import { FINGER_PX, LEVEL_PX, type Sheet, StaySlip } from "./StaySlip.tsx";
 import type { DayCar, useArranging } from "./useDay.ts";
 
@@ -169,6 +169,15 @@ function Rests({
   );
 }
 
+/** Where the next that lies on the same level begins, per cent; the sheet's end where none does. */
+const freeUntil = ({ stays }: Lane, { level, from }: Stay, sheet: Sheet): number =>
+  Math.min(
+    100,
+    ...stays
+      .filter((each) => each.level === level && each.from > from)
+      .map((each) => placeOf(each.from, sheet.from, sheet.until)),
+  );
+
 /** The day as a page with its hours ruled on it: a lane a person, a lift or a car; slips of work, thin lines of waiting, now. */
 export function DaySheet({
   way,
@@ -263,6 +272,7 @@ export function DaySheet({
                   today={today}
                   people={people}
                   arranging={arranging}
+                  freeUntil={freeUntil(lane, stay, sheet)}
                   late={stay.until === lastOf(stay.jobId) ? lateOf(stay.jobId) : undefined}
                 />
               ) : null;

@@ -16,6 +16,8 @@ const MINUTE_MS = 60_000;
 /** A hand holds to a time by the quarter of an hour, a drag by five minutes. */
 const STEP_MIN = 15;
 const DRAG_MIN = 5;
+/** From this part of a lane on, per cent, a slip has room for its own words; else they stand behind it as far as nothing lies there. */
+const WORDS_WITHIN = 15;
 /** A tap moves less. */
 const SLACK_PX = 8;
 
@@ -34,6 +36,7 @@ export function StaySlip({
   people,
   arranging,
   late,
+  freeUntil,
 }: {
   stay: Stay;
   car: DayCar;
@@ -45,6 +48,8 @@ export function StaySlip({
   arranging: ReturnType<typeof useArranging>;
   /** How late its car is, where this is the last of it. */
   late: number | undefined;
+  /** Where what lies behind it begins, per cent of the lane. */
+  freeUntil: number;
 }) {
   const { timeZone } = useMember();
   const [isOpen, setOpen] = useState(false);
@@ -132,6 +137,7 @@ export function StaySlip({
 
   const left = placeOf(from, sheet.from, sheet.until);
   const width = placeOf(until, sheet.from, sheet.until) - left;
+  const isWide = width >= WORDS_WITHIN;
   const lateWords = late === undefined ? "" : `${late} min late`;
   const called = [
     `${clockOf(from, timeZone)} to ${clockOf(until, timeZone)}`,
@@ -140,9 +146,15 @@ export function StaySlip({
     first?.lift ? `lift ${first.lift}` : "",
     held ? "held" : "",
   ];
-  return (
+  const words = (
+    <>
+      {lateWords && <b>{lateWords}. </b>}
+      {what.join("; ")}
+    </>
+  );
+  const slip = (
     <span
-      className="@container absolute h-14"
+      className="absolute h-14"
       style={{
         top: `${4 + stay.level * LEVEL_PX}px`,
         // The last of the day stays on the sheet.
@@ -165,12 +177,9 @@ export function StaySlip({
             <>
               <span className="figure flex items-center gap-1 font-bold">
                 {car.short}
-                {held && <Pin size={14} aria-hidden="true" className="@max-[5rem]:hidden" />}
+                {held && isWide && <Pin size={14} aria-hidden="true" />}
               </span>{" "}
-              <span className="line-clamp-1 text-sm @max-[4.5rem]:hidden">
-                {lateWords && <b>{lateWords}. </b>}
-                {what.join(", ")}
-              </span>
+              {isWide && <span className="line-clamp-1 text-sm">{words}</span>}
             </>
           ),
         }}
@@ -191,5 +200,24 @@ export function StaySlip({
         />
       </Pop>
     </span>
+  );
+  return (
+    <>
+      {slip}
+      {!isWide && !drag && (
+        <span
+          aria-hidden="true"
+          data-beside
+          className="@container pointer-events-none absolute h-14 py-1"
+          style={{
+            top: `${4 + stay.level * LEVEL_PX}px`,
+            left: `calc(min(${left}%, 100% - ${FINGER_PX}px) + max(${width}%, ${FINGER_PX}px) + 4px)`,
+            right: `${100 - freeUntil}%`,
+          }}
+        >
+          <span className="line-clamp-3 text-sm leading-tight @max-[4.5rem]:hidden">{words}</span>
+        </span>
+      )}
+    </>
   );
 }
