@@ -12,6 +12,7 @@ import { Application, DESKTOP, readAnew, settled, TABLET } from "./support/appli
 import { answerByKey, shownTest, workToVerdict } from "./support/diagnose.ts";
 import {
   allSent,
+  bookedLines,
   bookLine,
   bookWords,
   openTool,
@@ -163,6 +164,17 @@ describe("from Ask to verdict", () => {
     await allSent(page);
     await pressNext(page);
     await page.waitForFunction(() => location.pathname.endsWith("/plan"));
+  });
+
+  it("what led to a finding is folded away behind it, and answers to no key", async () => {
+    await application.go(page, `/jobs/${jobId("open-find")}/find`);
+    await seen(page, "Booked as the fault:");
+    const before = await bookedLines(page);
+    for (const key of ["a", "s", "z"] as const) await page.keyboard.press(key);
+    await unfold(page, "What led to it");
+    await seen(page, "Still possible");
+    await allSent(page);
+    expect(await bookedLines(page)).toBe(before);
   });
 
   it("by touch: an open coolant sensor on a computer's circuit", async () => {
@@ -382,6 +394,9 @@ describe("every circuit", () => {
     await application.go(page, `/jobs/${await jobOn(key)}/find`);
     await openTool(page, "Map");
     await page.waitForSelector('svg[aria-label^="Circuit:"]');
+    // Where a finding is booked already, what led to it is opened first.
+    if (await page.$("main h3 button[aria-expanded] ::-p-text(What led to it)"))
+      await unfold(page, "What led to it");
     await page.waitForSelector("#next-test, #verdict");
     await expect
       .poll(async () => (await page.$$('section[aria-labelledby="suspects"] li')).length)

@@ -54,17 +54,10 @@ export function Fold({ of, name, hint, says, folds: asked, className = "font-bol
           <span className={folds === "narrow" ? "mb-2 block max-sm:hidden" : ""}>{plain}</span>
         )}
       </h3>
-      <div
-        className={
-          isOpen || folds === "never"
-            ? ""
-            : folds === "narrow"
-              ? "max-sm:hidden print:block"
-              : "hidden print:block"
-        }
-      >
-        {children}
-      </div>
+      {/* What is folded away answers to no key, and costs a slow tablet nothing. */}
+      {(isOpen || folds !== "always") && (
+        <div className={!isOpen && folds === "narrow" ? "max-sm:hidden print:block" : ""}>{children}</div>
+      )}
     </section>
   );
 }

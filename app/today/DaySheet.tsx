@@ -169,14 +169,13 @@ function Rests({
   );
 }
 
-/** Where the next that lies on the same level begins, per cent; the sheet's end where none does. */
-const freeUntil = ({ stays }: Lane, { level, from }: Stay, sheet: Sheet): number =>
-  Math.min(
-    100,
-    ...stays
-      .filter((each) => each.level === level && each.from > from)
-      .map((each) => placeOf(each.from, sheet.from, sheet.until)),
-  );
+/** Where the next that lies on the same level begins, per cent. */
+function freeUntil({ stays }: Lane, { level, from }: Stay, sheet: Sheet): number | undefined {
+  const next = stays
+    .filter((each) => each.level === level && each.from > from)
+    .map((each) => placeOf(each.from, sheet.from, sheet.until));
+  return next.length > 0 ? Math.min(...next) : undefined;
+}
 
 /** The day as a page with its hours ruled on it: a lane a person, a lift or a car; slips of work, thin lines of waiting, now. */
 export function DaySheet({

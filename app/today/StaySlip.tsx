@@ -48,8 +48,8 @@ export function StaySlip({
   arranging: ReturnType<typeof useArranging>;
   /** How late its car is, where this is the last of it. */
   late: number | undefined;
-  /** Where what lies behind it begins, per cent of the lane. */
-  freeUntil: number;
+  /** Where the next on its level begins, per cent of the lane; nothing where none does. */
+  freeUntil: number | undefined;
 }) {
   const { timeZone } = useMember();
   const [isOpen, setOpen] = useState(false);
@@ -212,7 +212,8 @@ export function StaySlip({
           style={{
             top: `${4 + stay.level * LEVEL_PX}px`,
             left: `calc(min(${left}%, 100% - ${FINGER_PX}px) + max(${width}%, ${FINGER_PX}px) + 4px)`,
-            right: `${100 - freeUntil}%`,
+            // The last of the day may stand before its time: it stays on the sheet.
+            right: freeUntil === undefined ? 0 : `max(${100 - freeUntil}%, ${FINGER_PX}px)`,
           }}
         >
           <span className="line-clamp-3 text-sm leading-tight @max-[4.5rem]:hidden">{words}</span>

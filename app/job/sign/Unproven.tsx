@@ -9,8 +9,15 @@ export function Unproven({ rows }: { rows: readonly ProofRow[] }) {
   const { page } = useJob();
   const folds = useFolds();
   if (rows.length === 0) return null;
+  // Nobody signs past what failed without having read it.
+  const hasFailed = rows.some(({ verdict }) => verdict === "fail");
   return (
-    <FoldOfJob name="Not proven" says={rows.length} folds={folds} className="font-bold text-xl">
+    <FoldOfJob
+      name="Not proven"
+      says={rows.length}
+      folds={hasFailed ? "never" : folds}
+      className="font-bold text-xl"
+    >
       <ul className="flex flex-wrap gap-x-6 border-ink border-t-2 border-b border-b-rule py-1">
         {rows.map(({ proof, words, verdict }) => (
           <li key={proof} className="flex items-center gap-2 py-1">

@@ -5,7 +5,8 @@ import { useJob } from "./context.ts";
 
 /** Something long of a stage, remembered for the job. */
 export function FoldOfJob(given: Omit<FoldGiven, "of">) {
-  return <Fold of={useJob().page.job.id} {...given} />;
+  const { id } = useJob().page.job;
+  return <Fold key={id} of={id} {...given} />;
 }
 
 /** Behind something in hand a stage's own long things are one line each; where nothing is, only a phone folds them. */
