@@ -15,10 +15,17 @@ const FLAGS = [
   "--font-render-hinting=none",
 ];
 
+let installed: Promise<string> | undefined;
+/** Asked for once, however many browsers are opened at once: two installations at a time lock each other out. */
+const chromium = (): Promise<string> => {
+  installed ??= ensureDebian("Chromium", ["chromium-headless-shell"], findChromium);
+  return installed;
+};
+
 /** A headless browser with an empty profile. */
 export async function launchBrowser(): Promise<{ browser: Browser; close: () => Promise<void> }> {
   const profile = mkdtempSync(join(tmpdir(), "warm-ledger-browser-"));
-  const executablePath = await ensureDebian("Chromium", ["chromium-headless-shell"], findChromium);
+  const executablePath = await chromium();
   const browser = await puppeteer.launch({
     executablePath,
     headless: true,

@@ -78,9 +78,18 @@ function Booked({ find }: { find: FindView }) {
 }
 
 /** What a finding was booked on is one line on a page that comes after it; whoever takes it back finds all of it again. */
-function Led({ find, children }: { find: KnownFind; children: ReactNode }) {
+function Led({
+  find,
+  isAsked,
+  children,
+}: {
+  find: KnownFind;
+  /** A test was chosen after all: it is shown where it is asked for. */
+  isAsked: boolean;
+  children: ReactNode;
+}) {
   const [wasFound] = useState(find.finding !== undefined);
-  if (!wasFound || !find.finding) return children;
+  if (!wasFound || !find.finding || isAsked) return children;
   return (
     <FoldOfJob
       name="What led to it"
@@ -182,7 +191,7 @@ function FindOfJob({ read, isByHandbook }: { read: FindRead; isByHandbook: boole
       {recent && <Comeback recent={recent} weighed />}
       <Booked find={find} />
       <TwoFaults find={view} onTest={choose} />
-      <Led find={find}>
+      <Led find={find} isAsked={isStillChosen}>
         <div className="grid items-start gap-x-8 gap-y-6 max-sm:gap-y-4 drawer:lg:grid-cols-[1.15fr_1fr] xl:grid-cols-[1.15fr_1fr]">
           {shown ? (
             <NextTest key={shown} find={view} testId={shown} isChosen={isStillChosen} />
