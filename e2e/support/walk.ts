@@ -74,16 +74,22 @@ export async function openTool(page: Page, name: string): Promise<void> {
   await page.waitForFunction((each) => each?.getAttribute("aria-selected") === "true", {}, tab);
 }
 
-/** Opens what stands folded behind one line, by its name. */
+/** Whether what is folded behind this name is open; the focus is on its line then, or nothing where it isn't there. */
+const isUnfolded = (page: Page, name: string) =>
+  page.evaluate((wanted) => {
+    const lines = [...document.querySelectorAll<HTMLElement>("main h3 button[aria-expanded]")];
+    const line = lines.find((each) => each.textContent?.startsWith(wanted));
+    line?.focus();
+    return line?.getAttribute("aria-expanded");
+  }, name);
+
+/** Opens what stands folded behind one line, by its name; a stage's tools may be drawn anew as they come, and its line with them. */
 export async function unfold(page: Page, name: string): Promise<void> {
-  const words = await page.waitForSelector(`main h3 button[aria-expanded] ::-p-text(${name})`);
-  await words?.evaluate((each) => each.closest("button")?.focus());
-  await page.keyboard.press("Enter");
-  await page.waitForFunction(
-    (each) => each?.closest("button")?.getAttribute("aria-expanded") === "true",
-    {},
-    words,
-  );
+  await page.waitForSelector(`main h3 button[aria-expanded] ::-p-text(${name})`);
+  for (let turn = 0; turn < 20 && (await isUnfolded(page, name)) !== "true"; turn++) {
+    await page.keyboard.press("Enter");
+    await new Promise((resolve) => setTimeout(resolve, 250));
+  }
 }
 
 /** The next step, by its key, once it takes one. */
