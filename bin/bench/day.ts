@@ -1,6 +1,6 @@
 import { seededRandom } from "../../core/kernel/chance/index.ts";
 import { brokenRules } from "../../core/trade/schedule/broken-rules.fixture.ts";
-import { anyDay, costOf, inTurn } from "../../core/trade/schedule/days.fixture.ts";
+import { anyDay, costOf, inTurn, slipping } from "../../core/trade/schedule/days.fixture.ts";
 import { exactCost } from "../../core/trade/schedule/exact-day.fixture.ts";
 import { type DayGiven, type DayPlan, planDay, plansOfDay } from "../../core/trade/schedule/index.ts";
 import type { Figure } from "./measure.ts";
@@ -17,12 +17,13 @@ function small(): Figure[] {
   const over: number[] = [];
   let days = 0;
   for (let day = 0; days < SMALL_DAYS; day++) {
-    const given = anyDay(random, {
+    const exact = anyDay(random, {
       acts: 3 + (day % 6),
       jobs: 2 + (day % 3),
       people: 1 + (day % 3),
       lifts: day % 3,
     });
+    const given = day % 2 ? slipping(exact, random) : exact;
     const { cost, unplaced } = planDay(given);
     if (unplaced.length > 0) continue;
     days++;

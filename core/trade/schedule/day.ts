@@ -30,6 +30,8 @@ export interface DayAct {
 export interface DayJob {
   id: string;
   promisedAt?: number;
+  /** By how many minutes its end may well slip (`slackOf`); 0 where every minute is kept. */
+  slack?: number;
   /** The lift that its car stands on already, from 0. */
   onLift?: number;
   acts: readonly DayAct[];
@@ -141,6 +143,7 @@ export function readDay(given: DayGiven): DayGiven & { terms: DayTerms } {
     );
   for (const job of jobs) {
     whole(`${job.id}'s promise`, job.promisedAt ?? 0, 0, MOST_MINUTES);
+    whole(`${job.id}'s slack`, job.slack ?? 0, 0, MOST_MINUTES * MOST_ACTS);
     const known = new Set(job.acts.map(({ id }) => id));
     for (const act of job.acts) readAct(job.id, act, known);
   }

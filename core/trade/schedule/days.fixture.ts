@@ -41,6 +41,12 @@ export function anyDay(
   return { now: 480, people: staff, lifts, jobs: all };
 }
 
+/** The same day where ends may slip, each job's by so much. */
+export const slipping = (given: DayGiven, random: () => number): DayGiven => ({
+  ...given,
+  jobs: given.jobs.map((job) => ({ ...job, slack: 10 + Math.floor(random() * 60) })),
+});
+
 /** As a person's rule of thumb has it: jobs one after another in this order, each act as soon as somebody and a lift are free. */
 export function inTurn(given: DayGiven, order: readonly DayJob[] = given.jobs): Map<string, number> {
   const rows = new Map(

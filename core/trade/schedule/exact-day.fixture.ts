@@ -1,4 +1,4 @@
-import type { DayAct, DayGiven } from "./index.ts";
+import type { DayAct, DayGiven, DayJob } from "./index.ts";
 
 interface Done {
   job: string;
@@ -8,6 +8,28 @@ interface Done {
   lift: number;
 }
 
+const WAYS = 600;
+/** Ways that an end may slip, in slacks: an end of a logistic distribution in each of so many equal shares. */
+const SLIPS = Array.from({ length: WAYS }, (_, way) => {
+  const share = (way + 0.5) / WAYS;
+  return Math.log(share / (1 - share));
+});
+
+/** The minutes by which a job is late in the mean of all ways that its end may slip; what slips past the closing is late by the night too. */
+export function meanLate(
+  end: number,
+  { promisedAt, slack = 0 }: Pick<DayJob, "promisedAt" | "slack">,
+  { closes, night }: { closes: number; night: number },
+): number {
+  if (promisedAt === undefined) return 0;
+  let sum = 0;
+  for (const slip of SLIPS) {
+    const at = end + slip * slack;
+    sum += Math.max(0, at - promisedAt) + (at > closes ? Math.max(0, closes + night - promisedAt) : 0);
+  }
+  return sum / WAYS;
+}
+
 /**
  * The least that a small day can cost, by trying every order of beginnings and everybody for every act; written apart from the search,
  * minute by minute, and only for tests. Nothing where not every act fits. `atMost`: gives up what can't be under it.
@@ -15,6 +37,14 @@ interface Done {
 export function exactCost(given: DayGiven, atMost = Number.POSITIVE_INFINITY): number | undefined {
   const all = given.jobs.flatMap((job) => job.acts.map((act) => ({ job, act })));
   const closes = Math.max(...given.people.map(({ to }) => to));
+  const night = 1440 - (closes - Math.min(...given.people.map(({ from }) => from)));
+  const known = new Map<string, number>();
+  const lateOf = (job: DayJob, end: number): number => {
+    const key = `${job.id} ${end}`;
+    const late = known.get(key) ?? meanLate(end, job, { closes, night });
+    known.set(key, late);
+    return late;
+  };
   let best = atMost;
   let found: number | undefined;
   const restOf = (each: Done) => each.start + each.act.minutes + (each.act.restAfter ?? 0);
@@ -25,7 +55,7 @@ export function exactCost(given: DayGiven, atMost = Number.POSITIVE_INFINITY): n
       const end = Math.max(
         ...done.filter((each) => each.job === job.id).map((each) => each.start + each.act.minutes),
       );
-      sum += end - given.now + 10 * Math.max(0, end - (job.promisedAt ?? end));
+      sum += end - given.now + 10 * lateOf(job, end);
     }
     for (const person of given.people) {
       const row = done.filter(({ who }) => who.includes(person.id)).sort((a, b) => a.start - b.start);
@@ -52,7 +82,7 @@ export function exactCost(given: DayGiven, atMost = Number.POSITIVE_INFINITY): n
         ends.set(act.id, end);
         last = Math.max(last, end);
       }
-      sum += last - given.now + 10 * Math.max(0, last - (job.promisedAt ?? last));
+      sum += last - given.now + 10 * lateOf(job, last);
     }
     return sum;
   };

@@ -8,6 +8,7 @@ export {
   type Slip,
   USUAL_TERMS,
 } from "./day.ts";
+export { slackOf } from "./lateness.ts";
 export { planDay, plansOfDay } from "./plan-day.ts";
 export { type ReadyRange, readyRanges } from "./ready-ranges.ts";
 export { type Spread, spreadOf, USUAL_SPREAD } from "./spread.ts";

@@ -1,6 +1,7 @@
 import { Board, type Slot } from "./board.ts";
 import type { DayAct, DayGiven, DayTerms, Slip } from "./day.ts";
 import type { Bound, Genes, Laid, Place, Task } from "./laid.ts";
+import { expectedLate } from "./lateness.ts";
 import { leftOut } from "./left-out.ts";
 
 /** A day that has room for everything is better than any that leaves something out. */
@@ -8,8 +9,13 @@ const ANY_LEFT_OUT = 1e9;
 /** There, a promise that is broken at all weighs as much as a quarter of an hour of work left out: hands kept busy are no reason for it. */
 const BROKEN = 450;
 const DAY_MINUTES = 1440;
-/** A slip that somebody has seen, and that moves all the same, weighs as much as a car that stands open for so many minutes. */
+/**
+ * A slip that somebody has seen, and that moves all the same, weighs as much as a car that stands open for so many minutes: what is next
+ * for somebody. What comes later has been looked at less, and hours of work held to a morning's order would end later than work in any.
+ */
 const MOVE = 90;
+const MOVE_LATER = 5;
+const FADES_MINUTES = 60;
 const NEVER = Number.POSITIVE_INFINITY;
 const NOBODY_HERE = -2;
 
@@ -78,6 +84,11 @@ export class Day {
   /** When an act was to begin as the day was laid last; nothing where it wasn't in it. */
   wasAt({ index }: Task): number | undefined {
     return this.was[index]?.start;
+  }
+
+  /** The same where it is so near that somebody may have prepared for it. */
+  isNear(task: Task): boolean {
+    return (this.wasAt(task) ?? Number.POSITIVE_INFINITY) < this.given.now + FADES_MINUTES;
   }
 
   get people(): number {
@@ -281,6 +292,7 @@ export class Day {
     const ends = given.jobs.map(() => given.now);
     const left = given.jobs.map(() => 0);
     let moved = 0;
+    let moving = 0;
     for (const { index, job, act } of tasks) {
       const place = places[index];
       if (!place) {
@@ -289,14 +301,15 @@ export class Day {
         continue;
       }
       ends[job] = Math.max(ends[job] ?? 0, place.start + act.minutes);
-      if (this.hasMoved(index, place)) moved++;
+      if (!this.hasMoved(index, place)) continue;
+      moved++;
+      moving += this.moveOf(index);
     }
-    const cost = given.jobs.reduce((sum, { promisedAt }, job) => {
+    const cost = given.jobs.reduce((sum, each, job) => {
       const end = ends[job] ?? given.now;
-      const late = promisedAt === undefined ? 0 : Math.max(0, end - promisedAt);
-      return sum + late * lateMinute + (end - given.now) * openMinute;
+      return sum + expectedLate(end, each, this) * lateMinute + (end - given.now) * openMinute;
     }, board.changes() * changeOfCar);
-    const rest = cost + moved * MOVE;
+    const rest = cost + moving;
     return {
       places,
       because,
@@ -314,6 +327,11 @@ export class Day {
       if (minutes > 0) return sum + leftOut(minutes, promisedAt, this, this.given.terms);
       return sum + (promisedAt !== undefined && (ends[job] ?? 0) > promisedAt ? BROKEN : 0);
     }, ANY_LEFT_OUT);
+  }
+
+  private moveOf(index: number): number {
+    const ahead = Math.max(0, (this.was[index]?.start ?? 0) - this.given.now);
+    return Math.max(MOVE_LATER, MOVE * Math.exp(-ahead / FADES_MINUTES));
   }
 
   private hasMoved(index: number, { who, start, lift }: Place): boolean {

@@ -68,11 +68,13 @@ export function* search(day: Day): Generator<Laid> {
   const { tasks } = day;
   const count = tasks.length;
   const stays = Uint8Array.from(tasks, (task) => (day.mayStay(task) ? 1 : 0));
-  const fresh = (order: number[]): Genes => ({
+  const near = Uint8Array.from(tasks, (task) => (stays[task.index] && day.isNear(task) ? 1 : 0));
+  const isAgain = stays.some(Boolean);
+  const fresh = (order: number[], kept: Uint8Array): Genes => ({
     order,
     asked: new Int8Array(count).fill(-1),
     isLast: new Uint8Array(count),
-    stays: stays.slice(),
+    stays: kept.slice(),
   });
   let best: { genes: Genes; laid: Laid } | undefined;
   const take = (genes: Genes): Laid => {
@@ -80,10 +82,11 @@ export function* search(day: Day): Generator<Laid> {
     if (!best || laid.worth < best.laid.worth) best = { genes, laid };
     return laid;
   };
-  for (const order of beginnings(day)) take(fresh(order));
+  // What may stay holds everything else where it was, however little it is itself worth: the day is also begun without it.
+  const kept = isAgain ? [stays, near, new Uint8Array(count)] : [stays];
+  for (const order of beginnings(day)) for (const each of kept) take(fresh(order, each));
   if (!best || count === 0) return;
   yield best.laid;
-  const isAgain = stays.some(Boolean);
   const random = seededRandom(count * 7919 + day.people);
   const below = (most: number) => Math.floor(random() * most);
   const tries = Math.max(
@@ -115,7 +118,11 @@ export function* search(day: Day): Generator<Laid> {
     else genes.isLast[one] = genes.isLast[one] ? 0 : 1;
     if (isAgain && random() < 0.3) {
       const other = below(count);
-      if (stays[other]) genes.stays[other] = genes.stays[other] ? 0 : 1;
+      const to = genes.stays[other] ? 0 : 1;
+      const isWholeJob = random() < 0.5;
+      for (const { index, job } of tasks)
+        if (stays[index] && (index === other || (isWholeJob && job === tasks[other]?.job)))
+          genes.stays[index] = to;
     }
     genes.order = mended(genes.order, tasks);
     const before = best.laid.worth;

@@ -6,6 +6,7 @@ import {
   type ReadyRange,
   readyRanges,
   type Spread,
+  slackOf,
 } from "../../../core/trade/schedule/index.ts";
 import { workAfterBookings } from "../../threads/after-bookings.ts";
 
@@ -26,8 +27,12 @@ export interface DayLaid {
 
 /** A day by this way of laying it, its holds kept where they can be, and when each job is ready; a piece of work spreads as its stage's does. */
 export function laidBy(plan: (given: DayGiven) => DayPlan, { given, opensNext, spreads }: DayTask): DayLaid {
-  const laid = layHolding(given, plan);
   const spreadOf = (_: string, act: string) => spreads[act.split(":")[0] ?? ""];
+  const jobs = given.jobs.map((job) => ({
+    ...job,
+    slack: slackOf(job.acts, (act) => spreadOf(job.id, act)),
+  }));
+  const laid = layHolding({ ...given, jobs }, plan);
   const ranges = readyRanges(laid.given, laid.plan, { opensNext, spreadOf });
   return { plan: laid.plan, ranges, gaveUp: laid.gaveUp };
 }
