@@ -117,8 +117,10 @@ function again(): Figure[] {
   const random = seededRandom(23_004);
   const times: number[] = [];
   let moved = 0;
+  let soon = 0;
   let had = 0;
   let broken = 0;
+  let cost = 0;
   for (let run = 0; run < 12; run++) {
     const given = anyDay(random, { acts: 72, jobs: 12, people: 4, lifts: 3 });
     const before = planDay(given);
@@ -148,12 +150,15 @@ function again(): Figure[] {
     const touched = (job: string, act: string, people: readonly string[]) =>
       (ill && people.includes("p0")) || (longer && job === "j0" && act === "a0");
     had += before.slips.filter(({ job, act, people }) => touched(job, act, people)).length;
-    moved += plan.slips.filter(({ job, act, start, people }) =>
-      before.slips.some(
-        (was) =>
+    const those = before.slips.filter((was) =>
+      plan.slips.some(
+        ({ job, act, start, people }) =>
           was.job === job && was.act === act && (was.start !== start || was.people.join() !== people.join()),
       ),
-    ).length;
+    );
+    moved += those.length;
+    soon += those.filter(({ start }) => start < given.now + 60).length;
+    cost += plan.cost;
   }
   return [
     {
@@ -168,7 +173,7 @@ function again(): Figure[] {
       measured: broken,
       unit: "",
       wanted: 1,
-      from: `${moved} acts of ${12 * 72} moved, ${had} of them touched themselves`,
+      from: `${moved} acts of ${12 * 72} moved, ${soon} of those that were to begin within the hour; ${had} touched themselves; all together they cost ${Math.round(cost)}`,
     },
   ];
 }

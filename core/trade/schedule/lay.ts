@@ -14,7 +14,7 @@ const DAY_MINUTES = 1440;
  * for somebody. What comes later has been looked at less, and hours of work held to a morning's order would end later than work in any.
  */
 const MOVE = 90;
-const MOVE_LATER = 5;
+const MOVE_LATER = 30;
 const FADES_MINUTES = 60;
 const NEVER = Number.POSITIVE_INFINITY;
 const NOBODY_HERE = -2;

@@ -103,7 +103,7 @@ describe("a day that is laid again", () => {
         before.slips.some((was) => was.job === job && was.act === act && was.start < given.now + 30),
       );
       if (moved.length > 0)
-        expect(before.cost - again.cost).toBeGreaterThan(5 * moved.length + 45 * soon.length);
+        expect(before.cost - again.cost).toBeGreaterThan(30 * moved.length + 24 * soon.length);
     }
   });
 

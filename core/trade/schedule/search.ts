@@ -140,4 +140,16 @@ export function* search(day: Day): Generator<Laid> {
       since = 0;
     }
   }
+  if (!isAgain) return;
+  // What moved by chance and for nothing goes back to where it was: a job's acts together, then each by itself.
+  const before = best.laid.worth;
+  for (const isTogether of [true, false])
+    for (const task of tasks) {
+      if (!stays[task.index] || best.genes.stays[task.index]) continue;
+      const back = best.genes.stays.slice();
+      for (const { index, job } of tasks)
+        if (index === task.index || (isTogether && job === task.job)) back[index] = stays[index] ?? 0;
+      take({ ...best.genes, stays: back });
+    }
+  if (best.laid.worth < before) yield best.laid;
 }
