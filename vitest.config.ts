@@ -18,6 +18,8 @@ export default defineConfig({
           include: ["core/**/*.test.ts"],
           environment: "node",
           isolate: false,
+          // What runs beside it takes what is left (`bin/test.mjs`), and ends long before.
+          maxWorkers: 2,
           setupFiles,
           ...ENDS_MS,
         },

@@ -215,7 +215,7 @@ function laid(ratios: Map<string, number[]>, told: Ranged[]): Rule {
       if (toldOn !== day) {
         toldOn = day;
         const ranges = readyRanges(given, plan, {
-          opensNext: DAY + OPENS,
+          opensNext: [DAY + OPENS],
           spreadOf: (_, act) => spreadOfAct(act),
         });
         for (const { job, from, to } of ranges) told.push({ job, from: from + base, to: to + base });

@@ -85,7 +85,7 @@ export interface TheDay {
   /** Jobs that are more than one day is laid for. */
   beyond: ReadonlySet<string>;
   /** When the shop opens next after this day, minutes from this day's midnight. */
-  opensNext: number;
+  opensNext: readonly number[];
   given: DayGiven;
 }
 
@@ -100,15 +100,21 @@ function whichDay({ now, timeZone, hours }: DayShop): string {
   return today;
 }
 
-/** The next day that the shop is open after this one. */
-export function openAfter(day: string, { hours, timeZone }: Pick<DayShop, "hours" | "timeZone">): string {
-  for (let ahead = 1; ahead <= 7; ahead++) {
-    const next = addDays(day, ahead);
-    if (hours.days.includes(weekday(next)))
-      return new Date(momentInZone(`${next} ${hours.opens}`, timeZone)).toISOString();
-  }
-  return new Date(momentInZone(`${addDays(day, 1)} ${hours.opens}`, timeZone)).toISOString();
+/** A day that is fuller than a fortnight can hold is told nobody. */
+const FORTNIGHT = 14;
+
+/** When the shop opens in the fortnight after this day; every day where no day is said. */
+function openingsAfter(day: string, { hours, timeZone }: Pick<DayShop, "hours" | "timeZone">): string[] {
+  const all = Array.from({ length: FORTNIGHT }, (_, ahead) => addDays(day, ahead + 1));
+  const open = all.filter((next) => hours.days.includes(weekday(next)));
+  return (open.length > 0 ? open : all).map((next) =>
+    new Date(momentInZone(`${next} ${hours.opens}`, timeZone)).toISOString(),
+  );
 }
+
+/** When the shop opens next after this day. */
+export const openAfter = (day: string, shop: Pick<DayShop, "hours" | "timeZone">): string =>
+  openingsAfter(day, shop)[0] as string;
 
 /** Minutes of one day: they run on through a clock that is put forward or back. */
 export function minutesOf(day: string, timeZone: string) {
@@ -262,7 +268,7 @@ export function theDay(works: readonly DayWork[], shop: DayShop, laid: readonly 
     day,
     opensAt: minutes.at(opens),
     closesAt: minutes.at(minutes.byClock(shop.hours.closes)),
-    opensNext: minutes.of(openAfter(day, shop)),
+    opensNext: openingsAfter(day, shop).map(minutes.of),
     lifts,
     beyond,
     given: { now, people, lifts: lifts.length, jobs, before: beforeOf(laid, jobs, minutes, lifts) },

@@ -88,16 +88,42 @@ describe("when a job is ready", () => {
         },
       ],
     });
-    const [range] = readyRanges(given, planDay(given), { opensNext: 1920 });
+    const [range] = readyRanges(given, planDay(given), { opensNext: [1920] });
     expect(range?.to).toBeGreaterThan(1920 + 60);
     const random = seededRandom(78);
     for (let each = 0; each < 25; each++) {
       const any = anyDay(random, { acts: 12, jobs: 4, people: 1 + (each % 3), lifts: each % 3 });
-      for (const { from, to } of readyRanges(any, planDay(any), { tries: 40 })) {
+      const isOpen = (at: number) =>
+        at <= 1080 || ((at - 1920) % 1440 >= 0 && (at - 1920) % 1440 <= 1080 - 480);
+      for (const { from, to } of readyRanges(any, planDay(any), { opensNext: [1920], tries: 40 })) {
+        expect([from, to].filter((at) => !isOpen(at))).toEqual([]);
         expect(Number.isFinite(from) && Number.isFinite(to)).toBe(true);
         expect(to).toBeGreaterThanOrEqual(from);
         expect(from).toBeGreaterThanOrEqual(any.now);
       }
     }
+  });
+
+  it("is not after the shop has closed, though what is begun may run on: a full day's last car is told by closing or next morning", () => {
+    const jobs = Array.from({ length: 9 }, (_, job) => ({ id: `${job}`, acts: [{ id: "x", minutes: 57 }] }));
+    const given = day({ now: 490, jobs });
+    const ranges = readyRanges(given, planDay(given), { opensNext: [1920] });
+    for (const { to } of ranges) expect(to <= 1020 || (to > 1920 && to <= 1920 + 540), `${to}`).toBe(true);
+    expect(ranges.some(({ to }) => to > 1920)).toBe(true);
+    expect(ranges.some(({ to }) => to <= 1020)).toBe(true);
+    // Closed tomorrow: the day after.
+    const later = readyRanges(given, planDay(given), { opensNext: [3360] });
+    expect(later.map(({ to }) => (to > 3360 ? to - 1440 : to))).toEqual(ranges.map(({ to }) => to));
+  });
+
+  it("leaves out the days on which the shop is shut, between two that it is open as well", () => {
+    const long = Array.from({ length: 30 }, (_, job) => ({ id: `${job}`, acts: [{ id: "x", minutes: 60 }] }));
+    const given = day({ jobs: long });
+    const opensNext = [1920, 1920 + 3 * 1440];
+    const isOpen = (at: number) =>
+      at <= 1020 || (at >= 1920 && at <= 2460) || (at >= 6240 && (at - 6240) % 1440 <= 540);
+    const ranges = readyRanges(given, planDay(given), { opensNext });
+    expect(ranges.filter(({ from, to }) => !isOpen(from) || !isOpen(to))).toEqual([]);
+    expect(ranges.some(({ from }) => from >= 1920 + 3 * 1440)).toBe(true);
   });
 });

@@ -12,10 +12,13 @@ export interface ReadyRange {
 interface Terms {
   /** The spread of an act's minutes; what is usual where it says nothing. */
   spreadOf?: (job: string, act: string) => Spread | undefined;
-  /** When the shop opens next after this day, minutes from this day's midnight. */
-  opensNext?: number;
+  /** When the shop opens on the days after this one, minutes from this day's midnight; every day after the last of them. */
+  opensNext?: readonly number[];
   tries?: number;
 }
+
+/** When it opens on the day so many after this one, from 0. */
+type Mornings = (days: number) => number;
 
 interface Step {
   job: number;
@@ -59,7 +62,7 @@ function stepsOf(given: DayGiven, { slips }: DayPlan, spreadOf: Terms["spreadOf"
 }
 
 /** One way it may go: how long each act and each rest takes, and from that when each job ends. */
-function once(given: DayGiven, steps: readonly Step[], random: () => number, opensNext: number): number[] {
+function once(given: DayGiven, steps: readonly Step[], random: () => number, mornings: Mornings): number[] {
   const free = given.people.map(({ from }) => Math.max(given.now, from));
   const liftFree: { job: number; at: number }[] = Array.from({ length: given.lifts }, () => ({
     job: -1,
@@ -87,7 +90,7 @@ function once(given: DayGiven, steps: readonly Step[], random: () => number, ope
     for (const person of hands) start = Math.max(start, free[person] ?? 0);
     const held = lift === undefined ? undefined : liftFree[lift];
     if (held && held.job !== job) start = Math.max(start, held.at);
-    for (const person of hands) start = clearOf(given, person, start, act.minutes, opensNext);
+    for (const person of hands) start = clearOf(given, person, start, act.minutes, mornings);
     const end = start + minutes + (awayOf[job] ?? 0);
     // Once a job is enough.
     awayOf[job] = 0;
@@ -101,18 +104,40 @@ function once(given: DayGiven, steps: readonly Step[], random: () => number, ope
 }
 
 /** When somebody begins with so much, from then on: behind a break that it would run into, or next morning. */
-function clearOf(given: DayGiven, person: number, from: number, minutes: number, opensNext: number): number {
+function clearOf(given: DayGiven, person: number, from: number, minutes: number, mornings: Mornings): number {
   const { breaks = [], from: comes = 0, to = 0 } = given.people[person] ?? {};
   let start = from;
   for (const [since, until] of [...breaks].sort((a, b) => a[0] - b[0]))
     if (start < until && since < start + minutes) start = until;
   // Past the day's end the next mornings follow, each as long as this day.
-  for (let morning = opensNext, closes = to; start + minutes > closes; morning += DAY_MINUTES) {
+  for (let days = 0, closes = to; start + minutes > closes; days++) {
+    const morning = mornings(days);
     if (minutes > to - comes) return Math.max(start, morning);
     start = Math.max(start, morning);
     closes = morning + (to - comes);
   }
   return start;
+}
+
+/** Minutes from midnight as minutes that the shop is open from now on, and back: nobody is told that a car is ready at night. */
+function openMinutes({ now, people }: DayGiven, mornings: Mornings) {
+  if (people.length === 0) return { of: (at: number) => at, at: (open: number) => open };
+  const closes = Math.max(...people.map(({ to }) => to));
+  const isOpenFor = Math.max(1, closes - Math.min(...people.map(({ from }) => from)));
+  const today = Math.max(0, closes - now);
+  const of = (at: number): number => {
+    if (at < mornings(0)) return Math.max(0, Math.min(at, closes) - now);
+    let days = 0;
+    while (at >= mornings(days + 1)) days++;
+    return today + days * isOpenFor + Math.min(isOpenFor, at - mornings(days));
+  };
+  /** What ends as the shop closes ends that evening, not next morning. */
+  const at = (open: number): number => {
+    if (open <= today) return now + Math.max(0, open);
+    const days = Math.ceil((open - today) / isOpenFor) - 1;
+    return mornings(days) + (open - today - days * isOpenFor);
+  };
+  return { of, at };
 }
 
 /** How much of the hands' minutes that are left today is asked for, 0 to 1. */
@@ -132,8 +157,8 @@ function loadOf({ now, people, jobs }: DayGiven): number {
 
 /**
  * From when to when each job of a plan is likely to be ready: eight times in ten, by how far the minutes of its acts spread and by
- * who waits for whom. Minutes from midnight, those past the day's closing in the next day from `opensNext` on. By 200 ways that it may go,
- * drawn from a seed. Jobs without an act are ready now.
+ * who waits for whom. Minutes from midnight while the shop is open, those past the day's closing in the next days from `opensNext` on. By 200
+ * ways that it may go, drawn from a seed. Jobs without an act are ready now.
  */
 export function readyRanges(
   given: DayGiven,
@@ -142,16 +167,21 @@ export function readyRanges(
 ): ReadyRange[] {
   const steps = stepsOf(given, plan, spreadOf);
   const random = seededRandom(1 + steps.length);
-  const opens = opensNext ?? Math.min(...given.people.map(({ from }) => from), DAY_MINUTES) + DAY_MINUTES;
+  const opens = opensNext?.length
+    ? opensNext
+    : [Math.min(...given.people.map(({ from }) => from), DAY_MINUTES) + DAY_MINUTES];
+  const last = opens.length - 1;
+  const mornings = (days: number) => opens[days] ?? (opens[last] as number) + (days - last) * DAY_MINUTES;
+  const open = openMinutes(given, mornings);
   const all: number[][] = given.jobs.map(() => []);
   const stretch = given.jobs.length > 1 ? 1 + FULL_DAY_MORE * loadOf(given) : 1;
   for (let each = 0; each < tries; each++)
-    for (const [job, end] of once(given, steps, random, opens).entries()) all[job]?.push(end);
+    for (const [job, end] of once(given, steps, random, mornings).entries()) all[job]?.push(end);
   return given.jobs.map(({ id }, job) => {
     const sorted = (all[job] ?? []).sort((a, b) => a - b);
     const at = (share: number) => sorted[Math.round(share * (sorted.length - 1))] ?? given.now;
-    const middle = at(0.5);
-    const stretched = (end: number) => Math.max(given.now, Math.round(middle + (end - middle) * stretch));
+    const middle = open.of(at(0.5));
+    const stretched = (end: number) => Math.round(open.at(middle + (open.of(end) - middle) * stretch));
     return { job: id, from: stretched(at(EARLY)), to: stretched(at(LATE)) };
   });
 }

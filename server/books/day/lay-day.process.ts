@@ -14,7 +14,7 @@ workAfterBookings();
 
 export interface DayTask {
   given: DayGiven;
-  opensNext: number;
+  opensNext: readonly number[];
   /** How far the work of a stage spreads, by the shop's own books. */
   spreads: Record<string, Spread>;
 }
