@@ -7,6 +7,8 @@ const ENDS_MS = { testTimeout: 600_000, hookTimeout: 600_000 };
 /** The same properties are tried with the same inputs each time; `npm run bench -- explore` has others. */
 const setupFiles = ["bin/lib/seeds.ts"];
 
+const BOTH_CORES = 2;
+
 export default defineConfig({
   test: {
     sequence: { sequencer: LongestFirst },
@@ -19,7 +21,7 @@ export default defineConfig({
           environment: "node",
           isolate: false,
           // What runs beside it takes what is left (`bin/test.mjs`), and ends long before.
-          maxWorkers: 2,
+          maxWorkers: BOTH_CORES,
           setupFiles,
           ...ENDS_MS,
         },
@@ -30,6 +32,7 @@ export default defineConfig({
           include: ["app/**/*.test.ts", "bin/**/*.test.ts", "stand-ins/**/*.test.ts"],
           environment: "node",
           isolate: false,
+          maxWorkers: BOTH_CORES,
           setupFiles,
           ...ENDS_MS,
         },
@@ -41,7 +44,7 @@ export default defineConfig({
           globalSetup: ["server/testing/global-setup.ts"],
           include: ["server/**/*.test.ts", "demo/**/*.test.ts"],
           environment: "node",
-          maxWorkers: 2,
+          maxWorkers: BOTH_CORES,
           sequence: { groupOrder: 1 },
           setupFiles,
           ...ENDS_MS,
