@@ -107,6 +107,32 @@ describe("a day that is laid again", () => {
     }
   });
 
+  it("costs little more than one laid afresh where a day with room is disturbed, and moves few of its slips", () => {
+    const random = seededRandom(4711);
+    let [slips, moved, cost, afresh] = [0, 0, 0, 0];
+    for (let day = 0; day < 24; day++) {
+      const given = anyDay(random, { acts: 24, jobs: 8, people: 4, lifts: 3 });
+      const before = planDay(given);
+      if (before.unplaced.length > 0) continue;
+      const [late, ...others] = given.jobs.map((job, at) => ({
+        ...job,
+        acts: job.acts.map((act, of) => (at + of === 0 ? { ...act, minutes: act.minutes + 30 } : act)),
+      }));
+      const next = { ...given, jobs: late ? [late, ...others] : others };
+      const again = planDay({ ...next, before: before.slips });
+      cost += again.cost;
+      afresh += planDay(next).cost;
+      slips += before.slips.length;
+      for (const { job, act, start, people } of again.slips) {
+        const was = before.slips.find((each) => each.job === job && each.act === act);
+        if (was && (was.start !== start || was.people.join() !== people.join())) moved++;
+      }
+    }
+    expect(slips).toBeGreaterThan(200);
+    expect(moved / slips).toBeLessThan(0.25);
+    expect(cost / afresh).toBeLessThan(1.06);
+  });
+
   it("moves what an ill person would have done, and leaves the others' work alone", () => {
     const given = one({
       people: ["ilse", "tobin"].map((id) => ({ id, ...EIGHT_TO_SIX })),
