@@ -20,7 +20,7 @@ export default defineConfig({
           include: ["core/**/*.test.ts"],
           environment: "node",
           isolate: false,
-          // What runs beside it takes what is left (`bin/test.mjs`), and ends long before.
+          // What runs beside it (`bin/test.mjs`) takes what is left.
           maxWorkers: BOTH_CORES,
           setupFiles,
           ...ENDS_MS,

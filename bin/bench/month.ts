@@ -321,6 +321,8 @@ const RULES = {
   "longest first": (job: SimJob) => -left(job),
 };
 const MONTHS = [0, 1, 2];
+/** As many as theirs is as good. */
+const AS_GOOD = 1e-6;
 
 const meanOf = (all: readonly number[]) => all.reduce((sum, each) => sum + each, 0) / all.length;
 
@@ -344,6 +346,7 @@ function benchLoad(name: string, cars: number): Figure[] {
     meanOf(months.map((month) => month[what]));
   const beside = (what: keyof Omit<Outcome, "ends">, unit: string) =>
     theirs.map(({ rule, months }) => `${rule} ${of(months, what).toFixed(1)}${unit}`).join(", ");
+  // What a person's rule promises first is beside them, and no bound: the two that are go by nothing that was promised.
   const best = (what: keyof Omit<Outcome, "ends">, pick: (...all: number[]) => number) =>
     pick(...theirs.filter(({ rule }) => rule !== "first promised").map(({ months }) => of(months, what)));
   return [
@@ -351,7 +354,7 @@ function benchLoad(name: string, cars: number): Figure[] {
       name: `${name} month: cars out on the day promised, missed`,
       measured: 100 - of(ours, "onDay"),
       unit: "%",
-      wanted: Math.max(0.1, 100.1 - best("onDay", Math.max)),
+      wanted: Math.max(0.1, 100 - best("onDay", Math.max) + AS_GOOD),
       from: `ours ${of(ours, "onDay").toFixed(1)} % out; ${beside("onDay", " %")}; mean of ${MONTHS.length} months`,
     },
     {

@@ -90,6 +90,7 @@ export async function unfold(page: Page, name: string): Promise<void> {
     await page.keyboard.press("Enter");
     await new Promise((resolve) => setTimeout(resolve, 250));
   }
+  if ((await isUnfolded(page, name)) !== "true") throw new Error(`“${name}” doesn't open`);
 }
 
 /** The next step, by its key, once it takes one. */

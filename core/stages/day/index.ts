@@ -8,7 +8,6 @@ export {
   type DaySlip,
   type DayWork,
   type Hold,
-  openAfter,
   type ShopHours,
   type TheDay,
   theDay,

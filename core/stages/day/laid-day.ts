@@ -1,7 +1,7 @@
 import type { DayPlan, ReadyRange } from "../../trade/schedule/index.ts";
 import type { GivenUp } from "./kept-holds.ts";
 import type { Piece } from "./piece.ts";
-import { type DayShop, type DaySlip, type DayWork, minutesOf, openAfter, type TheDay } from "./the-day.ts";
+import { type DayShop, type DaySlip, type DayWork, type Minutes, minutesOf, type TheDay } from "./the-day.ts";
 
 const MINUTE_MS = 60_000;
 
@@ -83,10 +83,14 @@ function whyNotToday(
 }
 
 /** When what is left over is done on the next open day, where nothing but time holds it up. */
-function readyAfter(left: readonly Piece[], { day }: TheDay, shop: DayShop): string | undefined {
+function readyAfter(
+  left: readonly Piece[],
+  { opensNext }: TheDay,
+  { at: byClock }: Minutes,
+): string | undefined {
   if (left.some(({ isHeld }) => isHeld)) return undefined;
-  const opens = Date.parse(openAfter(day, shop));
-  let at = opens;
+  // There is one at least.
+  let at = Date.parse(byClock(opensNext[0] as number));
   for (const { minutes, notBefore, rest } of left) {
     at = Math.max(at, notBefore ? Date.parse(notBefore.at) : 0);
     // A night is over by morning.
@@ -131,7 +135,7 @@ export function laidDay(
       notToday.push({ jobId: id, piece: first.id, what: first.what, because });
     }
     const ends = [...laid.values()].map(({ until }) => until).sort();
-    const at = theDay.beyond.has(id) ? undefined : first ? readyAfter(left, theDay, shop) : ends.at(-1);
+    const at = theDay.beyond.has(id) ? undefined : first ? readyAfter(left, theDay, minutes) : ends.at(-1);
     const range = at === undefined ? undefined : ranges.find(({ job }) => job === id);
     const late = plan.late.find(({ job }) => job === id);
     ready.push({

@@ -84,7 +84,7 @@ export interface TheDay {
   lifts: readonly number[];
   /** Jobs that are more than one day is laid for. */
   beyond: ReadonlySet<string>;
-  /** When the shop opens next after this day, minutes from this day's midnight. */
+  /** When the shop opens in the fortnight after this day, minutes from this day's midnight; one at least. */
   opensNext: readonly number[];
   given: DayGiven;
 }
@@ -100,7 +100,7 @@ function whichDay({ now, timeZone, hours }: DayShop): string {
   return today;
 }
 
-/** A day that is fuller than a fortnight can hold is told nobody. */
+/** Work for longer than that is told as if the shop were open every day after it. */
 const FORTNIGHT = 14;
 
 /** When the shop opens in the fortnight after this day; every day where no day is said. */
@@ -111,10 +111,6 @@ function openingsAfter(day: string, { hours, timeZone }: Pick<DayShop, "hours" |
     new Date(momentInZone(`${next} ${hours.opens}`, timeZone)).toISOString(),
   );
 }
-
-/** When the shop opens next after this day. */
-export const openAfter = (day: string, shop: Pick<DayShop, "hours" | "timeZone">): string =>
-  openingsAfter(day, shop)[0] as string;
 
 /** Minutes of one day: they run on through a clock that is put forward or back. */
 export function minutesOf(day: string, timeZone: string) {
@@ -129,7 +125,7 @@ export function minutesOf(day: string, timeZone: string) {
 
 const within = (minutes: number) => Math.min(MOST_MINUTES, Math.max(0, minutes));
 
-type Minutes = ReturnType<typeof minutesOf>;
+export type Minutes = ReturnType<typeof minutesOf>;
 
 function peopleOf({ people, hours, away }: DayShop, { byClock, of }: Minutes): DayPerson[] {
   return people.map((id) => ({

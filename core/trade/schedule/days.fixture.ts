@@ -1,5 +1,17 @@
 import type { DayAct, DayGiven, DayJob, DayPerson } from "./index.ts";
 
+/** From eight to six. */
+export const EIGHT_TO_SIX = { from: 480, to: 1080 };
+
+/** A day of one person who comes at eight, without lifts or jobs. */
+export const ofOne = (given: Partial<DayGiven>): DayGiven => ({
+  now: 480,
+  people: [{ id: "tobin", ...EIGHT_TO_SIX }],
+  lifts: 0,
+  jobs: [],
+  ...given,
+});
+
 /** A day as it might come to a shop, by chance: chains of acts with rests, lifts, running engines, breaks and promises. */
 export function anyDay(
   random: () => number,

@@ -3,6 +3,7 @@ import type { DayAct, DayGiven, DayTerms, Slip } from "./day.ts";
 import type { Bound, Genes, Laid, Place, Task } from "./laid.ts";
 import { expectedLate } from "./lateness.ts";
 import { leftOut } from "./left-out.ts";
+import { whyNot, whyNotHeld } from "./why-not.ts";
 
 /** A day that has room for everything is better than any that leaves something out. */
 const ANY_LEFT_OUT = 1e9;
@@ -134,14 +135,14 @@ export class Day {
       const isWithOthers = hands !== undefined && act.at === undefined && !there?.who.includes(hands);
       const isHeldNow = act.at !== undefined && act.at < given.now && ready < NEVER;
       if (there && !isWithOthers && (there.start >= ready || isHeldNow)) places[index] = there;
-      else if (act.at !== undefined) because[index] = this.whyNotHeld(act.by, ready, there !== undefined);
+      else if (act.at !== undefined) because[index] = whyNotHeld(act.by, ready < NEVER, there !== undefined);
       else {
         if (there) board.take(act, job, there.who, there.start);
         const place = ready < NEVER ? this.placeFor(task, ready, hands, genes, board) : undefined;
         if (place) {
           board.put(act, job, place.who, place.start, place.lift, false);
           places[index] = place;
-        } else because[index] = this.whyNot(task, ready);
+        } else because[index] = whyNot(act, ready < NEVER, given);
       }
       if (act.lift && --(liftsLeft[job] as number) === 0) board.release(job);
     }
@@ -264,26 +265,6 @@ export class Day {
       best.start = start;
       best.who = [person, other];
     }
-  }
-
-  private whyNot({ act }: Task, ready: number): string {
-    const { people, lifts } = this.given;
-    if (act.by !== undefined && !this.personOf.has(act.by)) return `it is held to ${act.by}, who isn't here`;
-    if (people.length < (act.people ?? 1))
-      return people.length === 0 ? "nobody is here" : "it wants two people, and one is here";
-    if (act.lift && lifts === 0) return "it wants a lift, and there is none";
-    if (ready === NEVER) return "what it comes after doesn't fit today";
-    if (act.by !== undefined)
-      return `it is held to ${act.by}, who has no ${act.minutes} minutes in one go left for it today`;
-    return `its ${act.minutes} minutes don't fit today any more`;
-  }
-
-  private whyNotHeld(by: string | undefined, ready: number, isFree: boolean): string {
-    if (ready === NEVER) return "what it comes after doesn't fit today";
-    if (isFree) return "it is held to a time before its own work is that far";
-    return by === undefined
-      ? "nobody is free at the time that it is held to"
-      : `it is held to ${by}, who isn't free at its time`;
   }
 
   private told(places: readonly (Place | undefined)[], because: (string | undefined)[], board: Board): Laid {

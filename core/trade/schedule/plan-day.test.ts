@@ -1,23 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { seededRandom } from "../../kernel/chance/index.ts";
 import { brokenRules } from "./broken-rules.fixture.ts";
-import { anyDay, costOf, inTurn, slipping } from "./days.fixture.ts";
+import { anyDay, costOf, EIGHT_TO_SIX, inTurn, ofOne, slipping } from "./days.fixture.ts";
 import { exactCost } from "./exact-day.fixture.ts";
 import { type DayGiven, planDay, plansOfDay } from "./index.ts";
-
-const EIGHT_TO_SIX = { from: 480, to: 1080 };
-const one = (given: Partial<DayGiven>): DayGiven => ({
-  now: 480,
-  people: [{ id: "tobin", ...EIGHT_TO_SIX }],
-  lifts: 0,
-  jobs: [],
-  ...given,
-});
 
 describe("a day that is laid", () => {
   it("makes one car's waiting another's work", () => {
     const plan = planDay(
-      one({
+      ofOne({
         jobs: [
           {
             id: "1347",
@@ -87,99 +78,11 @@ describe("a day that is laid", () => {
   });
 });
 
-describe("a day that is laid again", () => {
-  it("stays where it was where nothing happened, and where somebody else's act was touched", () => {
-    const random = seededRandom(77);
-    for (let day = 0; day < 6; day++) {
-      const given = anyDay(random, { acts: 14, jobs: 6, people: 3, lifts: 2 });
-      const before = planDay(given);
-      const again = planDay({ ...given, before: before.slips });
-      expect(again.cost).toBeLessThanOrEqual(before.cost);
-      const moved = again.slips.filter(({ job, act, start }) =>
-        before.slips.every((was) => was.job !== job || was.act !== act || was.start !== start),
-      );
-      // Nothing moves that the day isn't better by, and what is next for somebody by much more.
-      const soon = moved.filter(({ job, act }) =>
-        before.slips.some((was) => was.job === job && was.act === act && was.start < given.now + 30),
-      );
-      if (moved.length > 0)
-        expect(before.cost - again.cost).toBeGreaterThan(30 * moved.length + 24 * soon.length);
-    }
-  });
-
-  it("costs little more than one laid afresh where a day with room is disturbed, and moves few of its slips", () => {
-    const random = seededRandom(4711);
-    let [slips, moved, cost, afresh] = [0, 0, 0, 0];
-    for (let day = 0; day < 24; day++) {
-      const given = anyDay(random, { acts: 24, jobs: 8, people: 4, lifts: 3 });
-      const before = planDay(given);
-      if (before.unplaced.length > 0) continue;
-      const [late, ...others] = given.jobs.map((job, at) => ({
-        ...job,
-        acts: job.acts.map((act, of) => (at + of === 0 ? { ...act, minutes: act.minutes + 30 } : act)),
-      }));
-      const next = { ...given, jobs: late ? [late, ...others] : others };
-      const again = planDay({ ...next, before: before.slips });
-      cost += again.cost;
-      afresh += planDay(next).cost;
-      slips += before.slips.length;
-      for (const { job, act, start, people } of again.slips) {
-        const was = before.slips.find((each) => each.job === job && each.act === act);
-        if (was && (was.start !== start || was.people.join() !== people.join())) moved++;
-      }
-    }
-    expect(slips).toBeGreaterThan(200);
-    expect(moved / slips).toBeLessThan(0.25);
-    expect(cost / afresh).toBeLessThan(1.06);
-  });
-
-  it("moves what an ill person would have done, and leaves the others' work alone", () => {
-    const given = one({
-      people: ["ilse", "tobin"].map((id) => ({ id, ...EIGHT_TO_SIX })),
-      jobs: [
-        { id: "a", acts: [{ id: "strip", minutes: 120, by: "ilse" }] },
-        { id: "b", acts: [{ id: "test", minutes: 60, by: "tobin" }] },
-      ],
-    });
-    const { slips } = planDay(given);
-    const ill = {
-      ...given,
-      people: given.people.filter(({ id }) => id === "tobin"),
-      jobs: given.jobs.map((job) => ({ ...job, acts: job.acts.map(({ by: _, ...act }) => act) })),
-      before: slips,
-    };
-    const again = planDay(ill);
-    expect(again.slips.map(({ job, people, start }) => [job, people[0], start])).toEqual([
-      ["b", "tobin", 480],
-      ["a", "tobin", 540],
-    ]);
-  });
-
-  it("lets go first what was promised, though it came last, and moves no more than that takes", () => {
-    const given = one({
-      now: 660,
-      jobs: [
-        { id: "a", acts: [{ id: "strip", minutes: 60 }] },
-        { id: "b", acts: [{ id: "test", minutes: 60 }] },
-      ],
-    });
-    const { slips } = planDay(given);
-    const jobs = [...given.jobs, { id: "c", promisedAt: 720, acts: [{ id: "fuse", minutes: 60 }] }];
-    const again = planDay({ ...given, jobs, before: slips });
-    expect(again.late).toEqual([]);
-    expect(again.slips.find(({ job }) => job === "c")?.start).toBe(660);
-    const kept = again.slips.filter(({ job, start }) =>
-      slips.some((was) => was.job === job && was.start === start),
-    );
-    expect(kept).toHaveLength(1);
-  });
-});
-
 describe("a car in parts", () => {
   const onLift = (id: string) => ({ id, acts: [{ id: "strip", minutes: 60, lift: true }] });
 
   it("stays on its lift when the other one is free again", () => {
-    const given = one({
+    const given = ofOne({
       lifts: 2,
       people: ["ilse", "tobin"].map((id) => ({ id, ...EIGHT_TO_SIX })),
       jobs: [onLift("a"), onLift("b")],
@@ -199,7 +102,7 @@ describe("a car in parts", () => {
       { id: "strip", minutes: 60 },
       { id: "build", minutes: 600, after: ["strip"] },
     ];
-    const plan = planDay(one({ jobs: [{ id: "a", promisedAt: 900, acts }] }));
+    const plan = planDay(ofOne({ jobs: [{ id: "a", promisedAt: 900, acts }] }));
     expect(plan.late).toEqual([
       { job: "a", minutes: 180, because: "build: its 600 minutes don't fit today any more" },
     ]);
@@ -209,7 +112,7 @@ describe("a car in parts", () => {
 describe("what is held, and what doesn't fit", () => {
   it("stays at its time and with its person, and the rest gives way", () => {
     const plan = planDay(
-      one({
+      ofOne({
         people: ["ilse", "tobin"].map((id) => ({ id, ...EIGHT_TO_SIX })),
         jobs: [
           { id: "a", promisedAt: 560, acts: [{ id: "strip", minutes: 60, by: "tobin" }] },
@@ -228,7 +131,7 @@ describe("what is held, and what doesn't fit", () => {
 
   it("is left out with its reason", () => {
     const reasons = planDay(
-      one({
+      ofOne({
         jobs: [
           { id: "a", acts: [{ id: "strip", minutes: 90, people: 2 }] },
           { id: "b", acts: [{ id: "lift", minutes: 30, lift: true }] },
@@ -254,7 +157,7 @@ describe("what is held, and what doesn't fit", () => {
 
   it("is no break worked through, and no second engine run by one person", () => {
     const { slips } = planDay(
-      one({
+      ofOne({
         people: [{ id: "tobin", ...EIGHT_TO_SIX, breaks: [[500, 520]] }],
         jobs: [
           { id: "a", acts: [{ id: "warm up", minutes: 20, hot: true, restAfter: 40 }] },
@@ -290,7 +193,7 @@ describe("what is held, and what doesn't fit", () => {
       expect(brokenRules(given, plan)).toEqual([]);
     }
     const leaves = planDay(
-      one({
+      ofOne({
         people: [
           { id: "tobin", from: 480, to: 500 },
           { id: "ilse", from: 480, to: 1080 },
@@ -339,13 +242,13 @@ describe("what is held, and what doesn't fit", () => {
       "Two of a name",
     ],
   ] as [Partial<DayGiven>, string][])("is refused where it can't be: %j", (given, words) => {
-    expect(() => planDay(one(given))).toThrow(RangeError);
-    expect(() => planDay(one(given))).toThrow(words);
+    expect(() => planDay(ofOne(given))).toThrow(RangeError);
+    expect(() => planDay(ofOne(given))).toThrow(words);
   });
 
   it("is nothing on a day with nothing in it, or nobody", () => {
-    expect(planDay(one({}))).toEqual({ slips: [], cost: 0, late: [], unplaced: [] });
-    const alone = planDay(one({ people: [], jobs: [{ id: "a", acts: [{ id: "x", minutes: 5 }] }] }));
+    expect(planDay(ofOne({}))).toEqual({ slips: [], cost: 0, late: [], unplaced: [] });
+    const alone = planDay(ofOne({ people: [], jobs: [{ id: "a", acts: [{ id: "x", minutes: 5 }] }] }));
     expect(alone.unplaced).toEqual([{ job: "a", act: "x", because: "nobody is here" }]);
   });
 

@@ -111,6 +111,9 @@ describe("when a job is ready", () => {
     for (const { to } of ranges) expect(to <= 1020 || (to > 1920 && to <= 1920 + 540), `${to}`).toBe(true);
     expect(ranges.some(({ to }) => to > 1920)).toBe(true);
     expect(ranges.some(({ to }) => to <= 1020)).toBe(true);
+    // Asked at five in the morning: nothing is ready before anybody is there.
+    const early = readyRanges({ ...given, now: 300 }, planDay({ ...given, now: 300 }), { opensNext: [1920] });
+    expect(early.filter(({ from }) => from < 480)).toEqual([]);
     // Closed tomorrow: the day after.
     const later = readyRanges(given, planDay(given), { opensNext: [3360] });
     expect(later.map(({ to }) => (to > 3360 ? to - 1440 : to))).toEqual(ranges.map(({ to }) => to));

@@ -123,17 +123,19 @@ function clearOf(given: DayGiven, person: number, from: number, minutes: number,
 function openMinutes({ now, people }: DayGiven, mornings: Mornings) {
   if (people.length === 0) return { of: (at: number) => at, at: (open: number) => open };
   const closes = Math.max(...people.map(({ to }) => to));
-  const isOpenFor = Math.max(1, closes - Math.min(...people.map(({ from }) => from)));
-  const today = Math.max(0, closes - now);
+  const opens = Math.min(...people.map(({ from }) => from));
+  const isOpenFor = Math.max(1, closes - opens);
+  const since = Math.max(now, opens);
+  const today = Math.max(0, closes - since);
   const of = (at: number): number => {
-    if (at < mornings(0)) return Math.max(0, Math.min(at, closes) - now);
+    if (at < mornings(0)) return Math.max(0, Math.min(at, closes) - since);
     let days = 0;
     while (at >= mornings(days + 1)) days++;
     return today + days * isOpenFor + Math.min(isOpenFor, at - mornings(days));
   };
   /** What ends as the shop closes ends that evening, not next morning. */
   const at = (open: number): number => {
-    if (open <= today) return now + Math.max(0, open);
+    if (open <= today) return since + Math.max(0, open);
     const days = Math.ceil((open - today) / isOpenFor) - 1;
     return mornings(days) + (open - today - days * isOpenFor);
   };
@@ -158,7 +160,7 @@ function loadOf({ now, people, jobs }: DayGiven): number {
 /**
  * From when to when each job of a plan is likely to be ready: eight times in ten, by how far the minutes of its acts spread and by
  * who waits for whom. Minutes from midnight while the shop is open, those past the day's closing in the next days from `opensNext` on. By 200
- * ways that it may go, drawn from a seed. Jobs without an act are ready now.
+ * ways that it may go, drawn from a seed. Jobs without an act are ready now, or as the shop opens.
  */
 export function readyRanges(
   given: DayGiven,

@@ -63,6 +63,18 @@ function beginnings(day: Day): number[][] {
   );
 }
 
+/** The best with what moved by chance and for nothing where it was: a job's acts together, then each by itself. */
+function* putBack({ tasks }: Day, stays: Uint8Array, best: () => Genes): Generator<Genes> {
+  for (const isTogether of [true, false])
+    for (const task of tasks) {
+      if (!stays[task.index] || best().stays[task.index]) continue;
+      const back = best().stays.slice();
+      for (const { index, job } of tasks)
+        if (index === task.index || (isTogether && job === task.job)) back[index] = stays[index] ?? 0;
+      yield { ...best(), stays: back };
+    }
+}
+
 /** Better and better ways to lay the day, the best of them last. Repeatable: chance comes from a seed, and time isn't asked. */
 export function* search(day: Day): Generator<Laid> {
   const { tasks } = day;
@@ -141,15 +153,7 @@ export function* search(day: Day): Generator<Laid> {
     }
   }
   if (!isAgain) return;
-  // What moved by chance and for nothing goes back to where it was: a job's acts together, then each by itself.
   const before = best.laid.worth;
-  for (const isTogether of [true, false])
-    for (const task of tasks) {
-      if (!stays[task.index] || best.genes.stays[task.index]) continue;
-      const back = best.genes.stays.slice();
-      for (const { index, job } of tasks)
-        if (index === task.index || (isTogether && job === task.job)) back[index] = stays[index] ?? 0;
-      take({ ...best.genes, stays: back });
-    }
+  for (const genes of putBack(day, stays, () => (best as { genes: Genes }).genes)) take(genes);
   if (best.laid.worth < before) yield best.laid;
 }

@@ -21,21 +21,20 @@ const GAPS: { name: string; gap: (spec: TraceSpec) => TraceSpec; unsaid: CheckNa
 const CARS = 40;
 
 /** Each log with what is judged of it by the whole card; sound ones and faulty ones in turn. */
-const LOGS = Array.from({ length: 2 * CARS }, (_, car) => {
-  const fault = car % 2 ? FAULTS[car % FAULTS.length] : undefined;
-  return virtualLog(SOUND_KINDS[car % SOUND_KINDS.length] ?? "plain", fault, 5_200_000 + car);
-});
-let wholes: ReturnType<typeof analyseTrace>[];
+let logs: { log: ReturnType<typeof virtualLog>; whole: ReturnType<typeof analyseTrace> }[];
 beforeAll(() => {
-  wholes = LOGS.map(({ trace, spec }) => analyseTrace(trace, spec));
+  logs = Array.from({ length: 2 * CARS }, (_, car) => {
+    const fault = car % 2 ? FAULTS[car % FAULTS.length] : undefined;
+    const log = virtualLog(SOUND_KINDS[car % SOUND_KINDS.length] ?? "plain", fault, 5_200_000 + car);
+    return { log, whole: analyseTrace(log.trace, log.spec) };
+  });
 });
 
 describe.each(GAPS)("a card with $name", ({ gap, unsaid }) => {
   it(`judges ${CARS} sound and ${CARS} faulty logs by the rest, fails no sound car, and says what it doesn't know`, () => {
     let same = 0;
     let judged = 0;
-    for (const [car, log] of LOGS.entries()) {
-      const whole = wholes[car] as (typeof wholes)[number];
+    for (const [car, { log, whole }] of logs.entries()) {
       const partly = analyseTrace(log.trace, gap(log.spec));
       expect(score(log, partly).falseAlarms, `car ${car}`).toEqual([]);
       for (const check of CHECKS) {
