@@ -5,13 +5,14 @@ import { dataOf, Got, ToGet } from "../book/facts/index.ts";
 import { balance, balanceKey, outNow, stepsState, toGetDraft } from "../book/out/index.ts";
 import { partsState } from "../book/parts/index.ts";
 import { seededRandom } from "../kernel/chance/index.ts";
+import { samples } from "../samples.fixture.ts";
 import { anyBook, withDrafts } from "./any-book.fixture.ts";
 import { dutiesOf, mayClose } from "./duties.ts";
 import { jobState } from "./job-state.ts";
 import { settled } from "./settle.fixture.ts";
 
 const CAR = { fanStages: 2, capGaugeKPa: 110 };
-const BOOKS = 500;
+const BOOKS = samples(120, 500);
 const LINES = 30;
 const books = (random = seededRandom(1919)) =>
   Array.from({ length: BOOKS }, () => anyBook(1 + Math.floor(random() * LINES), random));

@@ -11,6 +11,7 @@ import {
 import { book } from "../../book/entry/book.fixture.ts";
 import type { Entry, EntryDraft } from "../../book/entry/index.ts";
 import { seededRandom } from "../../kernel/chance/index.ts";
+import { samples } from "../../samples.fixture.ts";
 import { anyBook } from "../../state/any-book.fixture.ts";
 import { jobState } from "../../state/index.ts";
 import { methodsFor } from "../../trade/bleed/index.ts";
@@ -19,7 +20,7 @@ import { CARD, follow } from "../next/follow.fixture.ts";
 import type { Piece } from "./index.ts";
 import { workLeft } from "./index.ts";
 
-const BOOKS = 60;
+const BOOKS = samples(15, 60);
 const LINES = 30;
 const EARLIEST = Date.UTC(2031, 2, 4, 8);
 

@@ -3,6 +3,7 @@ import { answeredTest, needsNoParts, sawLevel, waits } from "../../book/acts/ind
 import { book } from "../../book/entry/book.fixture.ts";
 import type { Entry, EntryDraft } from "../../book/entry/index.ts";
 import { seededRandom } from "../../kernel/chance/index.ts";
+import { samples } from "../../samples.fixture.ts";
 import { anyBook } from "../../state/any-book.fixture.ts";
 import { dutiesOf, jobState, notTogether, notToRun, provenCar } from "../../state/index.ts";
 import { isShut } from "../../trade/bleed/index.ts";
@@ -12,7 +13,7 @@ import { nextOf } from "./next-of.ts";
 import { goalFor } from "./plan-acts.ts";
 
 /** Thousands of them are followed by `npm run bench -- next`. */
-const BOOKS = 10;
+const BOOKS = samples(4, 10);
 const LINES = 25;
 const tail = (history: readonly string[]) => `\n${history.slice(-14).join("\n")}`;
 

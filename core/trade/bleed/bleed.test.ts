@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { seededRandom } from "../../kernel/chance/index.ts";
+import { samples } from "../../samples.fixture.ts";
 import { gathered, rowsOf } from "../worlds/worlds.fixture.ts";
 import { bleedProgress } from "./bleed-progress.ts";
 import { coolDown } from "./cool-down.ts";
@@ -276,7 +277,9 @@ describe("the air that is left", () => {
 
   it("lies in the interval in runs that somebody else thought out: one pocket, two, and one that lets go late", () => {
     const held = new Map<string, { of: number; held: number; leaks: number }>();
-    for (const rows of gathered(rowsOf(fileOf("bleed-cycles")), "run").values())
+    const all = [...gathered(rowsOf(fileOf("bleed-cycles")), "run").values()];
+    const every = all.length / samples(160, all.length);
+    for (const rows of all.filter((_, place) => place % every < 1))
       for (let cycles = 2; cycles <= rows.length; cycles++) {
         const kind = rows[0]?.kind ?? "";
         const count = held.get(kind) ?? { of: 0, held: 0, leaks: 0 };
@@ -294,7 +297,7 @@ describe("the air that is left", () => {
       expect(inside / of, kind).toBeLessThan(0.9);
       expect(leaks / of, kind).toBeLessThan(0.01);
     }
-    expect(held.get("steady leak")?.leaks).toBeGreaterThan(250);
+    expect(held.get("steady leak")?.leaks).toBeGreaterThan(250 / every);
   });
 
   it("is next to nothing after six top-ups of nought, and a leak where eight of them were alike", () => {

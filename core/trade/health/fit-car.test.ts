@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { samples } from "../../samples.fixture.ts";
 import { type Script, simulate, type ThermalCar, USUAL_CAR } from "../thermal/index.ts";
 import type { Trace } from "../trace/index.ts";
 import { AS_ITS_OWN, type CarFit, carAs, type Fitted, fitCar, ownCar, TOLD } from "./index.ts";
@@ -125,7 +126,7 @@ describe("fitting a car to its log", () => {
         );
         expect(toldOf(fit)).toEqual([]);
       }),
-      { numRuns: 12 },
+      { numRuns: samples(4, 12) },
     );
   });
 
