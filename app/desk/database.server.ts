@@ -1,15 +1,16 @@
 import { appUrl } from "../../server/database/addresses.ts";
 import { type Database, openDatabase } from "../../server/database/connection.ts";
 
-let open: Database | undefined;
+let open: { url: string; database: Database } | undefined;
 let following: Database | undefined;
 let awayUntil = 0;
 const AWAY_MS = 10_000;
 
-/** The process's one pool of connections, as the application's role. */
+/** The process's one pool of connections, as the application's role; another one where the address has changed. */
 export function database(): Database {
-  open ??= openDatabase(appUrl(process.env));
-  return open;
+  const url = appUrl(process.env);
+  if (open?.url !== url) open = { url, database: openDatabase(url) };
+  return open.database;
 }
 
 /** A database that follows the other one, a second behind, where READ_DATABASE_URL names one. */
