@@ -7,6 +7,9 @@ const ENDS_MS = { testTimeout: 600_000, hookTimeout: 600_000 };
 /** The same properties are tried with the same inputs each time; `npm run bench -- explore` has others. */
 const setupFiles = ["bin/lib/seeds.ts"];
 
+/** What a page or a server is about to show is looked for as long as a person would. */
+const POLLED = { poll: { timeout: LONGEST_WAIT_MS, interval: LOOK_MS } };
+
 const BOTH_CORES = 2;
 
 export default defineConfig({
@@ -50,6 +53,38 @@ export default defineConfig({
           ...ENDS_MS,
         },
       },
+      // Servers that are stopped, killed, put behind proxies and badly spoken to: nobody looks at a page.
+      {
+        test: {
+          name: "processes",
+          isolate: false,
+          globalSetup: ["views/support/seeded.ts"],
+          include: ["processes/**/*.test.ts"],
+          environment: "node",
+          maxWorkers: BOTH_CORES,
+          sequence: { groupOrder: 1 },
+          setupFiles,
+          expect: POLLED,
+          ...ENDS_MS,
+        },
+      },
+      // The program's own pages on its own server, in one process and a light document: what needs no browser to be shown.
+      {
+        test: {
+          name: "views",
+          isolate: false,
+          globalSetup: ["views/support/global-setup.ts"],
+          include: ["views/**/*.test.ts"],
+          environment: "./views/support/environment.ts",
+          // Built already: read as it is.
+          server: { deps: { external: [/\.local\/views\//] } },
+          maxWorkers: BOTH_CORES,
+          sequence: { groupOrder: 2 },
+          setupFiles: [...setupFiles, "views/support/dom.ts"],
+          expect: POLLED,
+          ...ENDS_MS,
+        },
+      },
       {
         test: {
           name: "e2e",
@@ -59,9 +94,8 @@ export default defineConfig({
           include: ["e2e/**/*.test.ts"],
           environment: "node",
           maxWorkers: WALKERS,
-          sequence: { groupOrder: 2 },
-          // What a page is about to show is looked for as long as a person would.
-          expect: { poll: { timeout: LONGEST_WAIT_MS, interval: LOOK_MS } },
+          sequence: { groupOrder: 3 },
+          expect: POLLED,
           ...ENDS_MS,
         },
       },

@@ -1,4 +1,5 @@
 import puppeteer, { type Browser, type BrowserContext, type Page } from "puppeteer-core";
+import { count } from "../../core/counted.fixture.ts";
 import type { PersonKey } from "../../demo/shop.ts";
 import type { Scratch } from "../../server/testing/scratch-database.ts";
 import { launchBrowser } from "./browser.ts";
@@ -76,6 +77,15 @@ export class Application {
 
   private async blankIn(context: BrowserContext, size: Parameters<Page["setViewport"]>[0]): Promise<Page> {
     const page = await quiet(calm(await context.newPage()));
+    const { goto, reload } = page;
+    page.goto = (...given) => {
+      count("page loads");
+      return goto.apply(page, given);
+    };
+    page.reload = (...given) => {
+      count("page loads");
+      return reload.apply(page, given);
+    };
     page.setDefaultTimeout(LONGEST_WAIT_MS);
     if (!this.keepsProgram) await page.evaluateOnNewDocument("delete Navigator.prototype.serviceWorker");
     await page.setViewport(size);

@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from "node:child_process";
 import { createServer } from "node:net";
+import { count } from "../../core/counted.fixture.ts";
 import { SHOP_ID, seedDemo } from "../../demo/seed.ts";
 import { PEOPLE, type PersonKey } from "../../demo/shop.ts";
 import { demoId } from "../../demo/story.ts";
@@ -108,6 +109,7 @@ export class Server {
     // Said by nobody, as where it is started by hand; a web process never sees the owner's address.
     delete env.NODE_ENV;
     delete env.DATABASE_URL;
+    count("servers");
     const server = spawn(process.execPath, ["bin/serve.mjs"], {
       env,
       stdio: ["ignore", "inherit", "inherit", "ipc"],

@@ -2,6 +2,7 @@ import { mkdirSync } from "node:fs";
 import type { Page } from "puppeteer-core";
 import { type Application, readAnew, settled } from "./application.ts";
 import { heardBy } from "./heard.ts";
+import { hoursPass } from "./hours-pass.ts";
 
 /** Types a line into the book and books it with Enter, then waits until the server has it. */
 export async function bookLine(page: Page, line: string): Promise<void> {
@@ -134,15 +135,7 @@ export async function write(page: Page, label: string, text: string): Promise<vo
   await page.keyboard.type(text);
 }
 
-/** So many hours pass for a job: everything in its book was so much earlier. The page has to be read anew. */
-export async function hoursPass(application: Application, job: string, hours: number): Promise<void> {
-  const { sequelize } = application.scratch.owner;
-  await sequelize.query("ALTER TABLE entries DISABLE TRIGGER USER");
-  await sequelize.query("UPDATE entries SET at = at - $1 * interval '1 hour' WHERE job_id = $2", {
-    bind: [hours, job],
-  });
-  await sequelize.query("ALTER TABLE entries ENABLE TRIGGER USER");
-}
+export { hoursPass };
 
 const NIGHT_H = 9;
 

@@ -1,5 +1,6 @@
 import { randomBytes } from "node:crypto";
 import { Sequelize } from "sequelize";
+import { count } from "../../core/counted.fixture.ts";
 import { appRole, appUrl } from "../database/addresses.ts";
 import { type Database, openDatabase } from "../database/connection.ts";
 import { migrate } from "../database/migrate.ts";
@@ -56,6 +57,7 @@ export async function scratchDatabase(
   template = TEMPLATE,
   name = `scratch_${randomBytes(6).toString("hex")}`,
 ): Promise<Scratch> {
+  count("scratch databases");
   await asOwner(serverUrl(), async (database) => {
     await database.query("SELECT pg_advisory_lock(4310)");
     await database.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);

@@ -1,14 +1,13 @@
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { ElementHandle, Page } from "puppeteer-core";
-import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { jobId } from "../demo/seed.ts";
-import { Application } from "./support/application.ts";
-import { bookedLines, pictureOfFailure, seen } from "./support/walk.ts";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { Application, jobId } from "./support/application.ts";
+import type { Handle, ViewPage } from "./support/page.ts";
+import { bookedLines, seen } from "./support/walk.ts";
 
 let application: Application;
-let page: Page;
+let page: ViewPage;
 const folder = mkdtempSync(join(tmpdir(), "warm-ledger-logs-"));
 beforeAll(async () => {
   application = await Application.open();
@@ -19,7 +18,6 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
   await application.close();
 });
-afterEach(({ task }) => pictureOfFailure(page, task));
 
 const PICTURE = Buffer.from("89504e470d0a1a0a0000000d49484452000000010000000108060000001f15c489", "hex");
 const rows = (count: number, row: (s: number) => string) =>
@@ -44,7 +42,7 @@ describe("a log that can't be read", () => {
     const before = await bookedLines(page);
     const path = join(folder, `${name.replace(/\W/g, "-")}.csv`);
     writeFileSync(path, content);
-    const input = (await page.waitForSelector('input[type="file"]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.waitForSelector('input[type="file"]')) as Handle;
     await input.uploadFile(path);
     await page.waitForFunction(
       (source) => new RegExp(source, "i").test(document.querySelector("main")?.textContent ?? ""),
@@ -61,7 +59,7 @@ describe("a log that can't be read", () => {
       path,
       `time_s,coolant_C\n${rows(400, (s) => `${s === 200 ? 50 : s},${Math.round(18 + s / 8)}`)}`,
     );
-    const input = (await page.waitForSelector('input[type="file"]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.waitForSelector('input[type="file"]')) as Handle;
     await input.uploadFile(path);
     await seen(page, "399 rows");
     await page.locator("::-p-text(on how it was read)").click();

@@ -1,26 +1,15 @@
-import type { Page } from "puppeteer-core";
-import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { jobId } from "../demo/seed.ts";
-import { Application } from "./support/application.ts";
-import {
-  allSent,
-  bookLine,
-  bookWords,
-  openTool,
-  pictureOfFailure,
-  seen,
-  tap,
-  write,
-} from "./support/walk.ts";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { Application, jobId } from "./support/application.ts";
+import type { ViewPage } from "./support/page.ts";
+import { allSent, bookLine, bookWords, openTool, seen, tap, write } from "./support/walk.ts";
 
 let application: Application;
-let page: Page;
+let page: ViewPage;
 beforeAll(async () => {
   application = await Application.open();
   page = await application.signedIn("dez");
 });
 afterAll(() => application.close());
-afterEach(({ task }) => pictureOfFailure(page, task));
 
 describe("the front desk", () => {
   it("writes the complaint down, what is waited for and a promise, and is offered nothing of the car", async () => {

@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { jobId } from "../demo/seed.ts";
+import { freePort, Server } from "../e2e/support/server.ts";
 import { newEntry } from "../server/testing/small-shop.ts";
-import { freePort, Server } from "./support/server.ts";
 
 const JOB = jobId("open-find");
 

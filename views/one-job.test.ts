@@ -1,18 +1,17 @@
 import { readFileSync } from "node:fs";
 import Ajv2020 from "ajv/dist/2020.js";
 import addFormats from "ajv-formats";
-import type { Page } from "puppeteer-core";
-import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { demoId } from "../demo/story.ts";
-import { Application, settled, TABLET } from "./support/application.ts";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { Application, demoId } from "./support/application.ts";
+import type { ViewPage } from "./support/page.ts";
 import {
   allSent,
   bookLine,
   bookWords,
   openBalance,
   openTool,
-  pictureOfFailure,
   seen,
+  settled,
   sign,
   tap,
   tapOn,
@@ -20,14 +19,13 @@ import {
 } from "./support/walk.ts";
 
 let application: Application;
-let page: Page;
+let page: ViewPage;
 beforeAll(async () => {
   application = await Application.open();
   page = await application.signedIn("tobin");
   await application.go(page, "/");
 });
 afterAll(() => application.close());
-afterEach(({ task }) => pictureOfFailure(page, task));
 
 const stage = (name: string) =>
   page.waitForFunction((end) => location.pathname.endsWith(end), {}, `/${name}`);
@@ -287,7 +285,7 @@ describe("one job from complaint to signed", () => {
 
 describe("by touch on a tablet", () => {
   it("strips and builds in the drawer's company", async () => {
-    const tablet = await application.signedIn("ilse", TABLET);
+    const tablet = await application.signedIn("ilse");
     await application.go(tablet, `/vehicles/${demoId("vehicle:drover")}`);
     await tablet.locator("::-p-aria(Open a job)").click();
     await tablet.waitForFunction(() => location.pathname.endsWith("/ask"));

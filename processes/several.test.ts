@@ -5,12 +5,12 @@ import { childrenOf } from "../bin/lib/process-ids.mjs";
 import type { LiveSample } from "../core/trade/trace/index.ts";
 import { portCars } from "../demo/port-cars.ts";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
+import { cookieOf, freePort, Server } from "../e2e/support/server.ts";
 import { type AtDesk, atDesk } from "../server/database/connection.ts";
 import { type Scratch, scratchDatabase } from "../server/testing/scratch-database.ts";
 import { newEntry, PASSWORD, smallShop } from "../server/testing/small-shop.ts";
 import { verifyShop } from "../server/verify/verify-shop.ts";
 import { startAdapter } from "../stand-ins/scan-adapter/adapter.ts";
-import { cookieOf, freePort, Server } from "./support/server.ts";
 
 const JOB = jobId("open-find");
 const PROCESSES = 3;

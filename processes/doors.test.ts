@@ -3,9 +3,9 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { PEOPLE } from "../demo/shop.ts";
 import { demoId } from "../demo/story.ts";
+import { Application } from "../e2e/support/application.ts";
 import { signIn } from "../server/subjects/people/sign-in.ts";
 import { newEntry, PIN, smallShop } from "../server/testing/small-shop.ts";
-import { Application } from "./support/application.ts";
 
 interface Built {
   routes: Record<

@@ -7,8 +7,8 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { FACTS } from "../core/book/facts/index.ts";
 import { jobId, SHOP_ID } from "../demo/seed.ts";
 import { demoId } from "../demo/story.ts";
+import { Server } from "../e2e/support/server.ts";
 import { smallShop } from "../server/testing/small-shop.ts";
-import { Server } from "./support/server.ts";
 
 /** A figure is the bench's: `npm run bench -- hostile` sends every request, and is told here which answer took longest. */
 const TELLS_SLOWEST = process.env.SLOWEST_ANSWER_FILE;

@@ -1,31 +1,30 @@
 import { writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { ElementHandle, HTTPRequest, Page } from "puppeteer-core";
-import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { jobId } from "../demo/seed.ts";
-import { Application, settled } from "./support/application.ts";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { Application, jobId } from "./support/application.ts";
+import { passes } from "./support/clock.ts";
+import type { Handle, ViewPage } from "./support/page.ts";
 import {
   allSent,
   bookedLines,
   bookLine,
   bookWords,
   openBalance,
-  pictureOfFailure,
   seen,
+  settled,
   tap,
   unfold,
   write,
 } from "./support/walk.ts";
 
 let application: Application;
-let page: Page;
+let page: ViewPage;
 beforeAll(async () => {
   application = await Application.open();
   page = await application.signedIn("tobin");
 });
 afterAll(() => application.close());
-afterEach(({ task }) => pictureOfFailure(page, task));
 
 const stage = (name: string, job = "open-find") => `/jobs/${jobId(job)}/${name}`;
 const go = (name: string, job?: string) => application.go(page, stage(name, job));
@@ -35,44 +34,6 @@ const chipIsOn = (name: string) =>
     (buttons, text) => buttons.some((each) => each.textContent === text && each.dataset.state === "on"),
     name,
   );
-
-describe("the frame", () => {
-  it.each([
-    ["ask", "open-find"],
-    ["find", "open-find"],
-    ["plan", "open-build"],
-    ["strip", "open-build"],
-    ["build", "open-build"],
-    ["fill", "open-prove"],
-    ["prove", "open-prove"],
-    ["sign", "open-build"],
-  ])("of %s stands still: no second scroll bar, nothing that jumps", async (name, job) => {
-    const steady = await application.another(page);
-    // A page that comes slowly is painted before the whole of it is there.
-    await steady.emulateCPUThrottling(4);
-    await steady.evaluateOnNewDocument(() => {
-      const shifts = { sum: 0 };
-      Object.assign(window, { shifts });
-      new PerformanceObserver((list) => {
-        for (const entry of list.getEntries() as (PerformanceEntry & {
-          value: number;
-          hadRecentInput: boolean;
-        })[])
-          if (!entry.hadRecentInput) shifts.sum += entry.value;
-      }).observe({ type: "layout-shift", buffered: true });
-    });
-    await application.go(steady, stage(name, job));
-    if (name === "prove") await steady.waitForSelector("[data-proof]");
-    await new Promise((resolve) => setTimeout(resolve, 500));
-    const { height, shift } = await steady.evaluate(() => ({
-      height: document.documentElement.scrollHeight - window.innerHeight,
-      shift: (window as unknown as { shifts: { sum: number } }).shifts.sum,
-    }));
-    await steady.close();
-    expect(height).toBe(0);
-    expect(shift).toBeLessThan(0.05);
-  });
-});
 
 describe("a distance that has fallen", () => {
   it("is told as it is typed, in the line and on Ask alike", async () => {
@@ -110,8 +71,8 @@ describe("taps", () => {
     const other = await application.signedIn("ilse");
     await go("build");
     await application.go(other, stage("build"));
-    const tick = (each: Page, name: string) =>
-      each.waitForSelector(`::-p-aria(${name})`) as Promise<ElementHandle<Element> | null>;
+    const tick = (each: ViewPage, name: string) =>
+      each.waitForSelector(`::-p-aria(${name})`) as Promise<Handle | null>;
     const one = "3 × M8×25, bag 5: one back";
     const both = await Promise.all([page, other].map((each) => tick(each, one)));
     await Promise.all(both.map((each) => each?.click()));
@@ -127,7 +88,7 @@ describe("taps", () => {
     await go("build");
     await expect.poll(() => openBalance(page)).not.toContain("bag 5");
     await expect.poll(() => page.$("::-p-text(refused)")).toBeNull();
-    await other.browserContext().close();
+    await other.close();
   });
 
   it("that is the same tap twice is said to be one", async () => {
@@ -219,57 +180,36 @@ describe("the entry line", () => {
 
 describe("nothing is called booked that isn't", () => {
   // Every other answer is held by app/outbox/answers.test.ts: these are a page's three kinds.
-  const answers: Record<string, Parameters<HTTPRequest["respond"]>[0]> = {
-    "a page that says 200": {
-      status: 200,
-      contentType: "text/html",
-      body: "<h1>Welcome to the guest network</h1>",
-    },
-    "a redirect": { status: 302, headers: { Location: "/sign-in" }, body: "" },
-    "a 502": { status: 502, contentType: "text/html", body: "bad gateway" },
+  const answers = {
+    "a page that says 200": () =>
+      new Response("<h1>Welcome to the guest network</h1>", { headers: { "Content-Type": "text/html" } }),
+    "a redirect": () => new Response("", { status: 302, headers: { Location: "/sign-in" } }),
+    "a 502": () => new Response("bad gateway", { status: 502, headers: { "Content-Type": "text/html" } }),
   };
+  const isPost = ({ method, url }: Request) => method === "POST" && url.endsWith("/entries");
 
-  it.each(Object.keys(answers))("by %s", async (what) => {
+  it.each(Object.entries(answers))("by %s", async (what, instead) => {
     const text = `kept over ${what}`.toLowerCase();
     await go("strip");
-    let isBetween = true;
-    const between = (request: HTTPRequest) => {
-      if (isBetween && request.method() === "POST" && request.url().endsWith("/entries"))
-        void request.respond(answers[what] ?? {});
-      else void request.continue();
-    };
-    await page.setRequestInterception(true);
-    page.on("request", between);
+    page.shop.between = async (request) => (isPost(request) ? instead() : undefined);
     await page.locator("[data-entry-line]").fill(`note ${text}`);
     await page.keyboard.press("Enter");
     await page.waitForSelector("[data-unsent]");
-    await new Promise((resolve) => setTimeout(resolve, 300));
-    await expect.poll(() => page.$$("[data-unsent]")).toHaveLength(1);
-    await expect.poll(() => page.$("::-p-text(1 refused)")).toBeNull();
-    isBetween = false;
+    await passes(5000);
+    expect(await page.$$("[data-unsent]")).toHaveLength(1);
+    expect(await page.$("::-p-text(1 refused)")).toBeNull();
+    page.shop.between = undefined;
     await allSent(page);
-    page.off("request", between);
-    await page.setRequestInterception(false);
     await go("strip");
-    await expect
-      .poll(async () => (await bookWords(page)).filter((line) => line.toLowerCase().includes(text)))
-      .toHaveLength(1);
+    expect((await bookWords(page)).filter((line) => line.toLowerCase().includes(text))).toHaveLength(1);
   });
 
   it("and one that the server stumbles over holds up none behind it", async () => {
     await go("strip");
-    const between = (request: HTTPRequest) => {
-      const isPoison = request.method() === "POST" && request.postData()?.includes("the poisoned one");
-      if (isPoison)
-        void request.respond({
-          status: 500,
-          contentType: "application/json",
-          body: '{"message":"A fault of ours.","reference":"abcd1234"}',
-        });
-      else void request.continue();
-    };
-    await page.setRequestInterception(true);
-    page.on("request", between);
+    page.shop.between = async (request) =>
+      isPost(request) && (await request.clone().text()).includes("the poisoned one")
+        ? Response.json({ message: "A fault of ours.", reference: "abcd1234" }, { status: 500 })
+        : undefined;
     for (const note of ["note the poisoned one", "note the one behind it"]) {
       await page.locator("[data-entry-line]").fill(note);
       await page.keyboard.press("Enter");
@@ -277,35 +217,14 @@ describe("nothing is called booked that isn't", () => {
     await page.waitForFunction(() => document.querySelectorAll("[data-unsent]").length === 1);
     await tap(page, "1 unsent");
     await seen(page, "A fault of ours.");
-    await expect.poll(() => page.$("::-p-aria(Send again)")).not.toBeNull();
+    expect(await page.$("::-p-aria(Send again)")).not.toBeNull();
     await tap(page, "Take it back");
-    await page.waitForFunction(() => document.querySelectorAll("[data-unsent]").length === 0);
-    page.off("request", between);
-    await page.setRequestInterception(false);
+    await allSent(page);
+    page.shop.between = undefined;
     await go("strip");
     const words = (await bookWords(page)).join("\n").toLowerCase();
     expect(words).toContain("the one behind it");
     expect(words).not.toContain("the poisoned one");
-  });
-
-  it("and a browser that keeps nothing says so, while typing goes on", async () => {
-    const bare = await application.another(page);
-    await bare.evaluateOnNewDocument(() => {
-      IDBFactory.prototype.open = () => {
-        throw new DOMException("no room", "QuotaExceededError");
-      };
-    });
-    await application.go(bare, stage("strip"));
-    await bare.locator("[data-entry-line]").fill("note typed all the same");
-    await bare.keyboard.press("Enter");
-    await bare.waitForFunction(() =>
-      document.querySelector("aside")?.textContent?.includes("Typed all the same"),
-    );
-    await bare.waitForSelector("::-p-text(not kept)");
-    await allSent(bare);
-    await bare.close();
-    await go("strip");
-    await expect.poll(async () => (await bookWords(page)).join("\n")).toContain("Typed all the same");
   });
 });
 
@@ -336,7 +255,7 @@ describe("a job with more open than a post holds", () => {
     });
     expect(answers).toEqual(Array(6).fill(200));
     await go("sign", "open-build");
-    const button = await page.waitForSelector("::-p-xpath(//button[contains(., 'Sign with 3')])");
+    const button = await page.waitForSelector("button::-p-text(Sign with 3)");
     const count = Number((await button?.evaluate((each) => each.textContent))?.match(/\d+/)?.[0]);
     expect(count).toBeGreaterThanOrEqual(300);
     await page
@@ -366,9 +285,7 @@ describe("a job file", () => {
     writeFileSync(archive, Uint8Array.from(await fetched("job.zip")));
     const read = async (file: string) => {
       await application.go(lead, "/shop");
-      const input = (await lead.waitForSelector(
-        'input[aria-label="Job file"]',
-      )) as ElementHandle<HTMLInputElement>;
+      const input = (await lead.waitForSelector('input[aria-label="Job file"]')) as Handle;
       await input.uploadFile(file);
       await lead.waitForFunction(() => location.pathname.endsWith("/sign"));
       await settled(lead);
@@ -384,9 +301,9 @@ describe("a job file", () => {
       writeFileSync(wrong, "{ not a job");
       await application.go(lead, "/shop");
       const input = await lead.waitForSelector('input[aria-label="Job file"]');
-      await (input as ElementHandle<HTMLInputElement>).uploadFile(wrong);
+      await (input as Handle).uploadFile(wrong);
       await seen(lead, said);
     }
-    await lead.browserContext().close();
+    await lead.close();
   });
 });

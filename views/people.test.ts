@@ -1,17 +1,15 @@
-import type { Page } from "puppeteer-core";
-import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { jobId } from "../demo/seed.ts";
-import { Application, settled } from "./support/application.ts";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { Application, jobId } from "./support/application.ts";
 import { shownTest } from "./support/diagnose.ts";
-import { pictureOfFailure, seen, tap } from "./support/walk.ts";
+import type { ViewPage } from "./support/page.ts";
+import { seen, settled, tap } from "./support/walk.ts";
 
 let application: Application;
-let page: Page;
+let page: ViewPage;
 beforeAll(async () => {
   application = await Application.open();
 });
 afterAll(() => application.close());
-afterEach(({ task }) => pictureOfFailure(page, task));
 
 const field = (label: string) => page.locator(`::-p-aria([name="${label}"])`);
 
@@ -31,7 +29,7 @@ describe("signing in", () => {
     await field("Password").fill("merrow-lamp-right");
     await page.keyboard.press("Enter");
     await seen(page, "Lantern Hill Works");
-    await page.browserContext().close();
+    await page.close();
   });
 
   it("comes back to the page that was asked for, and never to another site", async () => {
@@ -40,7 +38,7 @@ describe("signing in", () => {
       [`/jobs/${jobId("open-find")}/find`, `/jobs/${jobId("open-find")}/find`],
       ["//elsewhere.example/", "/"],
     ] as const) {
-      await page.goto(`${application.address}/sign-in?to=${encodeURIComponent(asked)}`);
+      await application.go(page, `/sign-in?to=${encodeURIComponent(asked)}`);
       await settled(page);
       await page.locator("::-p-text(Tobin Askel)").click();
       await page.locator('input[name="pin"]').fill("3141");
@@ -52,12 +50,12 @@ describe("signing in", () => {
       await page.waitForFunction(() => location.pathname.startsWith("/sign-in"));
       await settled(page);
     }
-    await page.browserContext().close();
+    await page.close();
   });
 
   it("with a wrong PIN eight times over is slowed down, for that name on that browser only", async () => {
     page = await application.visit();
-    await page.goto(`${application.address}/sign-in`);
+    await application.go(page, `/sign-in`);
     await settled(page);
     await page.locator("::-p-text(Dez Quillan)").click();
     const pin = page.locator('input[name="pin"]');
@@ -74,7 +72,7 @@ describe("signing in", () => {
     await page.locator('input[name="pin"]').fill("2718");
     await page.keyboard.press("Enter");
     await page.waitForSelector('nav[aria-label="Places"]');
-    await page.browserContext().close();
+    await page.close();
   });
 });
 
@@ -83,7 +81,7 @@ describe("the keys", () => {
     page = await application.signedIn("tobin");
     await application.go(page, "/");
   });
-  afterAll(() => page.browserContext().close());
+  afterAll(() => page.close());
 
   it("go places, and none of them works while somebody types", async () => {
     const lands = (path: string) => page.waitForFunction((end) => location.pathname === end, {}, path);
@@ -135,7 +133,7 @@ describe("the front desk", () => {
     await tap(page, "Add this person");
     // Not the field that it was typed into.
     await page.waitForFunction(() => document.querySelector("main")?.textContent.includes("Perrin Holt"));
-    await page.browserContext().close();
+    await page.close();
     page = await application.visit();
     await settled(page);
     await page.locator("::-p-text(Perrin Holt)").click();
@@ -152,7 +150,7 @@ describe("the front desk", () => {
     const before = await page.$$eval("aside [data-line]", (lines) => lines.length);
     await page.keyboard.press("a");
     await expect.poll(() => page.$$eval("aside [data-line]", (lines) => lines.length)).toBe(before);
-    await page.browserContext().close();
+    await page.close();
   });
 });
 
@@ -171,6 +169,6 @@ describe("a form", () => {
       .toBe("MRW 9090");
     await application.go(page, "/vehicles?find=9090");
     await seen(page, "0 vehicles");
-    await page.browserContext().close();
+    await page.close();
   });
 });

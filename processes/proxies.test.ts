@@ -7,7 +7,7 @@ import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { finish } from "../bin/lib/processes.mjs";
 import { jobId } from "../demo/seed.ts";
-import { freePort, Server } from "./support/server.ts";
+import { freePort, Server } from "../e2e/support/server.ts";
 
 const PROXIES = ["caddy", "haproxy"] as const;
 type Proxy = (typeof PROXIES)[number];

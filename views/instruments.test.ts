@@ -1,21 +1,16 @@
 import { randomUUID } from "node:crypto";
-import type { Page } from "puppeteer-core";
-import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
-import { SHOP_ID } from "../demo/seed.ts";
-import { demoId } from "../demo/story.ts";
-import { openJob } from "../server/books/jobs/open-job.ts";
-import { atDesk } from "../server/database/connection.ts";
-import { Application } from "./support/application.ts";
-import { allSent, bookWords, openTool, pictureOfFailure, seen, tap } from "./support/walk.ts";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { Application, atDesk, demoId, openJob, SHOP_ID } from "./support/application.ts";
+import type { ViewPage } from "./support/page.ts";
+import { allSent, bookWords, openTool, seen, tap } from "./support/walk.ts";
 
 let application: Application;
-let page: Page;
+let page: ViewPage;
 beforeAll(async () => {
   application = await Application.open();
   page = await application.signedIn("tobin");
 });
 afterAll(() => application.close());
-afterEach(({ task }) => pictureOfFailure(page, task));
 
 async function findOn(vehicleKey: string): Promise<void> {
   const { id } = await atDesk(
