@@ -24,6 +24,7 @@ import { benchPlanToBuild } from "./bench/plan-to-build.ts";
 import { benchPractice } from "./bench/practice.ts";
 import { benchReports } from "./bench/reports.ts";
 import { benchRush } from "./bench/rush.ts";
+import { benchSamples } from "./bench/samples.ts";
 import { benchSlowHands } from "./bench/slow-hands.ts";
 import { benchSourcing } from "./bench/sourcing.ts";
 import { benchState } from "./bench/state.ts";
@@ -31,6 +32,7 @@ import { benchThermal } from "./bench/thermal.ts";
 import { benchWalks } from "./bench/walks.ts";
 
 const BENCHES: Record<string, (...given: string[]) => Promise<Figure[]>> = {
+  samples: benchSamples,
   logs: benchLogs,
   thermal: benchThermal,
   health: benchHealth,
