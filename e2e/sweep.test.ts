@@ -226,7 +226,7 @@ describe("on a phone", () => {
     expect(await violations(page)).toEqual([]);
     await page.keyboard.press("Escape");
     await page.setViewport(PHONE);
-    await application.go(page, `/jobs/${jobId("open-plan")}/find`);
+    await application.go(page, `/jobs/${jobId("open-find")}/find`);
     await page.locator('nav[aria-label="Stages"] button').click();
     expect(await violations(page)).toEqual([]);
     await page.keyboard.press("Escape");

@@ -89,12 +89,14 @@ describe("focus", () => {
     await expect.poll(() => focus()).toBe("What goes back next?");
     await page.$eval("::-p-aria(airbox: is back)", (button) => (button as HTMLElement).focus());
     await page.keyboard.press("Enter");
-    // The row after it in its list, or the stage's heading where it was the last one there.
+    // The row after it in its list, what has come in hand in its place, or the stage's heading where nothing has.
     await page.waitForFunction(() => {
       const active = document.activeElement;
       const label = active?.getAttribute("aria-label") ?? "";
       return (
-        active?.hasAttribute("data-stage-heading") || (label.includes("back") && !label.includes("airbox"))
+        active?.hasAttribute("data-stage-heading") ||
+        active?.closest("[data-in-hand]") ||
+        (label.includes("back") && !label.includes("airbox"))
       );
     });
     await expect.poll(() => focus()).not.toContain("airbox");
