@@ -32,11 +32,14 @@ const worked = () => {
 /** How Linux counts them, on every machine that this runs on. */
 const TICKS = 100;
 
+const isWhole = process.argv.length <= 2;
+
 const bin = (name) => join(ROOT, "node_modules/.bin", name);
 const results = [];
 /** How long each part took when it was last run whole, so that whoever waits knows for what. */
 const TIMES_FILE = join(LOCAL, "reports/times.json");
-const PARTS = 6;
+/** Core, app, server, views, processes, browser; of a path's, those that have any of it. */
+let parts = 6;
 let begun = 0;
 
 function lastTimes() {
@@ -51,7 +54,7 @@ function lastTimes() {
 function announced(name) {
   begun++;
   const last = lastTimes()[name];
-  return `== ${name}, part ${begun} of ${PARTS}${last ? `, about ${last} s by the last run` : ""}`;
+  return `== ${name}, part ${begun} of ${parts}${last ? `, about ${last} s by the last run` : ""}`;
 }
 const COUNTS_FILE = join(LOCAL, "reports/counts");
 /** The database that each browser test clones. */
@@ -159,6 +162,7 @@ async function onlyOf(paths) {
   const found = belonging(paths);
   if (found.length === 0) throw new Trouble(`No test belongs to ${paths.join(", ")}.`);
   const projects = found.map(([project]) => project);
+  parts = projects.length;
   const wants = (of) => projects.some((project) => of.includes(project));
   const env = { ...process.env, ...(wants(WANTS_DATABASE) && { DATABASE_URL: await databaseUrl() }) };
   if (wants(["server", "e2e"])) await pdfToText();
@@ -193,7 +197,7 @@ await run(async () => {
     mkdirSync(join(LOCAL, "reports"), { recursive: true });
     rmSync(COUNTS_FILE, { force: true });
     process.env.COUNTS_FILE = COUNTS_FILE;
-    if (process.argv.length > 2) return await onlyOf(process.argv.slice(2));
+    if (!isWhole) return await onlyOf(process.argv.slice(2));
     const CHROMIUM = await chromium();
     await proxies();
     await pdfToText();
@@ -212,7 +216,7 @@ await run(async () => {
   } finally {
     if (results.length > 0) {
       say(`\n== Summary, ${Math.round((Date.now() - from) / 1000)} s`);
-      say(`      ${"".padEnd(32)} ${"by the clock, processor".padStart(9)}`);
+      say(`      ${"".padEnd(32)}  clock     cpu`);
       for (const { name, isGreen, seconds, worked, passed, failed } of results) {
         say(
           `${isGreen ? "ok  " : "FAIL"}  ${name.padEnd(32)} ${seconds.toFixed(0).padStart(6)} s ${worked.toFixed(0).padStart(6)} s  ${String(passed).padStart(4)} passed, ${failed} failed`,
@@ -224,7 +228,7 @@ await run(async () => {
         );
         if (isOver) process.exitCode = 1;
       }
-      if (results.every((each) => each.isGreen)) {
+      if (isWhole && results.every((each) => each.isGreen)) {
         const times = results.map(({ name, seconds }) => [name, Math.round(seconds)]);
         writeFileSync(TIMES_FILE, JSON.stringify({ ...lastTimes(), ...Object.fromEntries(times) }));
       }

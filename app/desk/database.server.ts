@@ -1,15 +1,16 @@
 import { appUrl } from "../../server/database/addresses.ts";
 import { type Database, openDatabase } from "../../server/database/connection.ts";
 
-let open: { url: string; database: Database } | undefined;
+let open: { from: string; database: Database } | undefined;
 let following: Database | undefined;
 let awayUntil = 0;
 const AWAY_MS = 10_000;
 
-/** The process's one pool of connections, as the application's role; another one where the address has changed. */
+/** The process's one pool of connections, as the application's role; another one where the environment names another. */
 export function database(): Database {
-  const url = appUrl(process.env);
-  if (open?.url !== url) open = { url, database: openDatabase(url) };
+  const { APP_DATABASE_URL, DATABASE_URL = "" } = process.env;
+  const from = APP_DATABASE_URL || DATABASE_URL;
+  if (open?.from !== from) open = { from, database: openDatabase(appUrl(process.env)) };
   return open.database;
 }
 

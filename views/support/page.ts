@@ -8,7 +8,7 @@ import { passes, quiet, until } from "./clock.ts";
 import { find, findAll } from "./find.ts";
 import { ShopHere } from "./shop-here.ts";
 
-const { browser, createElement, createRoot } = (await import(
+const { createElement, createRoot } = (await import(
   /* @vite-ignore */ PROGRAM
 )) as typeof import("./program.ts");
 
@@ -51,10 +51,6 @@ export class Handle {
 
   async evaluate<Result>(look: Look<Result>, ...given: Given): Promise<Awaited<Result>> {
     return (await look(this.element, ...given)) as Awaited<Result>;
-  }
-
-  async isVisible(): Promise<boolean> {
-    return this.element.isConnected;
   }
 
   async uploadFile(path: string): Promise<void> {
@@ -269,11 +265,6 @@ export class ViewPage {
   async setOfflineMode(isOffline: boolean): Promise<void> {
     this.shop.isThere = !isOffline;
     if (!isOffline) window.dispatchEvent(new Event("online"));
-    await quiet();
-  }
-
-  async goBack(): Promise<void> {
-    await browser.go?.(-1);
     await quiet();
   }
 

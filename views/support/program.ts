@@ -4,7 +4,7 @@ export { createRoot } from "react-dom/client";
 export { createRoutesStub, matchRoutes, UNSAFE_ErrorResponseImpl as SaidNo } from "react-router";
 export { database } from "../../app/desk/database.server.ts";
 export { default as routes } from "../../app/routes.ts";
-export { browser, Here } from "./Here.tsx";
+export { Here } from "./Here.tsx";
 
 export const files = import.meta.glob("../../app/**/*route.{ts,tsx}", { eager: true });
 

@@ -101,4 +101,3 @@ export { hoursPass };
 
 /** Waits until the page has drawn what it was last told. */
 export const settled = (page: ViewPage): Promise<void> => page.passes(0);
-export const takenOver = settled;
