@@ -1,16 +1,10 @@
 import type { Page } from "puppeteer-core";
-import { CIRCUITS, type CircuitKind, modelOf } from "../../core/trade/diagnosis/knowledge/index.ts";
+import type { CircuitKind } from "../../core/trade/diagnosis/knowledge/index.ts";
+import { likeliestOutcome } from "./likeliest.ts";
 import { allSent, bookedLines, pressNext } from "./walk.ts";
 
 const KEYS = ["a", "s", "d", "f", "q", "w"];
 const MOST_TESTS = 25;
-
-/** How a person answers a test when this is what is wrong: the outcome it most often has. */
-export function likeliestOutcome(kind: CircuitKind, test: string, truth: string): number {
-  const outcomes = modelOf(CIRCUITS[kind]).tests.find(({ id }) => id === test)?.outcomes ?? [];
-  const shares = outcomes.map(({ given }) => given[truth] ?? 0);
-  return shares.indexOf(Math.max(...shares));
-}
 
 /** Which test is shown, nothing where a verdict is, once what came up takes a tap. */
 export async function shownTest(page: Page): Promise<string | null> {
@@ -18,19 +12,6 @@ export async function shownTest(page: Page): Promise<string | null> {
   return page.evaluate(
     () => document.querySelector("[data-next-test]")?.getAttribute("data-next-test") ?? null,
   );
-}
-
-/** An answer by its key, which acts while focus is in the test card: n goes there where it isn't. */
-export async function answerByKey(page: Page, key: "a" | "s" | "x" | "z"): Promise<void> {
-  const isThere = () =>
-    page.evaluate(() => document.activeElement?.closest('[aria-labelledby="next-test"]') !== null);
-  // What has just come up takes no key yet: whoever sees that nothing moved presses again.
-  for (let tries = 0; tries < 3 && !(await isThere()); tries++) {
-    await pressNext(page);
-    await new Promise((resolve) => setTimeout(resolve, 300));
-  }
-  await page.waitForFunction(() => document.activeElement?.closest('[aria-labelledby="next-test"]'));
-  await page.keyboard.press(key);
 }
 
 /** By the keyboard, by touch, or by one and the other in turn. */

@@ -3,7 +3,8 @@ import type { CircuitKind } from "../../core/trade/diagnosis/knowledge/index.ts"
 import { vehicle as demoVehicle } from "../../demo/job-kinds.ts";
 import { demoId } from "../../demo/story.ts";
 import { type Application, settled } from "./application.ts";
-import { likeliestOutcome, shownTest } from "./diagnose.ts";
+import { shownTest } from "./diagnose.ts";
+import { likeliestOutcome } from "./likeliest.ts";
 import { allSent, aNight, seen, tapOn } from "./walk.ts";
 
 /** One of the jobs that a shop has every week, as somebody does it who follows what is in hand and nothing else. */

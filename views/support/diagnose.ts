@@ -1,17 +1,11 @@
-import { CIRCUITS, type CircuitKind, modelOf } from "../../core/trade/diagnosis/knowledge/index.ts";
+import type { CircuitKind } from "../../core/trade/diagnosis/knowledge/index.ts";
+import { likeliestOutcome } from "../../e2e/support/likeliest.ts";
 import { passes } from "./clock.ts";
 import type { ViewPage } from "./page.ts";
 import { allSent, bookedLines, pressNext } from "./walk.ts";
 
 const KEYS = ["a", "s", "d", "f", "q", "w"];
 const MOST_TESTS = 25;
-
-/** How a person answers a test when this is what is wrong: the outcome it most often has. */
-export function likeliestOutcome(kind: CircuitKind, test: string, truth: string): number {
-  const outcomes = modelOf(CIRCUITS[kind]).tests.find(({ id }) => id === test)?.outcomes ?? [];
-  const shares = outcomes.map(({ given }) => given[truth] ?? 0);
-  return shares.indexOf(Math.max(...shares));
-}
 
 /** Which test is shown, nothing where a verdict is, once what came up takes a tap. */
 export async function shownTest(page: ViewPage): Promise<string | null> {
