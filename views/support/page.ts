@@ -89,6 +89,7 @@ export class ViewPage {
   async open(path: string): Promise<void> {
     leave();
     await quiet();
+    for (const forget of (globalThis as { pageMemory?: (() => void)[] }).pageMemory ?? []) forget();
     document.body.innerHTML = "<div></div>";
     this.path = path;
     const root = createRoot(document.body.firstElementChild as Element);
