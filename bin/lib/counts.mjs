@@ -6,13 +6,13 @@ import { existsSync, readFileSync } from "node:fs";
  */
 export const MOST = {
   // A page of the program read anew in Chromium: half a second of both cores.
-  "page loads": 450,
+  "page loads": 260,
   // A server that a test started as a process: a second of a core, and its pages find no warm code.
-  servers: 80,
+  servers: 27,
   // A clone of the migrated or the made-up shop: 150 ms, and a pool of connections.
-  "scratch databases": 120,
+  "scratch databases": 85,
   // Virtual cars, books and days that statistical tests look at; the whole of them is the bench's.
-  samples: 1100,
+  samples: 765,
 };
 
 /** What a run has counted, beside what it may. */
